@@ -1,0 +1,92 @@
+import { createHash, randomBytes } from 'node:crypto';
+import { parseCookie, stringifySetCookie } from 'cookie';
+import type { DataSource } from 'typeorm';
+import type { Role } from '@ant-trail/contract/accounts';
+import { inOrganisation } from '../database/tenancy.ts';
+
+export const SESSION_COOKIE = 'trail_session';
+const SESSION_DAYS = 30;
+
+export interface Session {
+  readonly organisation: string;
+  readonly person: string;
+  readonly branch: string;
+  readonly roles: readonly Role[];
+  readonly until: Date;
+}
+
+const hashOf = (token: string): string => createHash('sha256').update(token).digest('hex');
+
+export function tokenOf(request: { headers: { cookie?: string | undefined } }): string | undefined {
+  return parseCookie(request.headers.cookie ?? '')[SESSION_COOKIE];
+}
+
+/** Who is calling; null when nobody is signed in. Only the token's hash is ever stored. */
+export async function readSession(
+  data: DataSource,
+  request: { headers: { cookie?: string | undefined } },
+): Promise<Session | null> {
+  const token = tokenOf(request);
+  if (!token) return null;
+  const found = await data.query<{ org_id: string; person_id: string; expires_at: Date }[]>(
+    `SELECT * FROM find_session($1)`,
+    [hashOf(token)],
+  );
+  const session = found[0];
+  if (!session) return null;
+  return inOrganisation(data, session.org_id, async (db) => {
+    const people = await db.query<{ branch_id: string; roles: Role[] }[]>(
+      `SELECT branch_id, roles FROM person WHERE id = $1`,
+      [session.person_id],
+    );
+    const person = people[0];
+    if (!person) return null;
+    return {
+      organisation: session.org_id,
+      person: session.person_id,
+      branch: person.branch_id,
+      roles: person.roles,
+      until: session.expires_at,
+    };
+  });
+}
+
+export async function openSession(
+  data: DataSource,
+  organisation: string,
+  person: string,
+): Promise<string> {
+  const token = randomBytes(32).toString('base64url');
+  await inOrganisation(data, organisation, async (db) => {
+    await db.query(`DELETE FROM session WHERE expires_at < now()`);
+    await db.query(
+      `INSERT INTO session (org_id, token_hash, person_id, expires_at)
+       VALUES ($1, $2, $3, now() + make_interval(days => $4))`,
+      [organisation, hashOf(token), person, SESSION_DAYS],
+    );
+  });
+  return token;
+}
+
+export async function closeSession(
+  data: DataSource,
+  session: Session,
+  token: string,
+): Promise<void> {
+  await inOrganisation(data, session.organisation, (db) =>
+    db.query(`DELETE FROM session WHERE token_hash = $1`, [hashOf(token)]),
+  );
+}
+
+/** The session's cookie: out of reach of scripts, and never sent from another site. */
+export function sessionCookie(token: string, secure: boolean): string {
+  return stringifySetCookie({
+    name: SESSION_COOKIE,
+    value: token,
+    httpOnly: true,
+    sameSite: 'strict',
+    secure,
+    path: '/',
+    maxAge: token ? SESSION_DAYS * 86_400 : 0,
+  });
+}

@@ -1,0 +1,53 @@
+import type { Role } from '@ant-trail/contract/accounts';
+import {
+  Column,
+  Entity,
+  JoinColumn,
+  ManyToOne,
+  OneToMany,
+  PrimaryColumn,
+  type Relation,
+} from 'typeorm';
+
+@Entity('organisation')
+export class OrganisationRow {
+  @PrimaryColumn('uuid') id!: string;
+  @Column('text') name!: string;
+  @Column('text', { name: 'time_zone' }) timeZone!: string;
+}
+
+@Entity('branch')
+export class BranchRow {
+  @PrimaryColumn('uuid') id!: string;
+  @Column('uuid', { name: 'org_id' }) org!: string;
+  @Column('text') name!: string;
+}
+
+@Entity('person')
+export class PersonRow {
+  @PrimaryColumn('uuid') id!: string;
+  @Column('uuid', { name: 'org_id' }) org!: string;
+  @Column('uuid', { name: 'branch_id' }) branch!: string;
+  @Column('text') name!: string;
+  @Column('text') email!: string;
+  @Column('text') phone!: string;
+  @Column('text', { array: true }) roles!: Role[];
+  @Column('text') trade!: string;
+  @Column('text', { name: 'password_hash', select: false })
+  passwordHash!: string;
+  @OneToMany(() => CredentialRow, (credential) => credential.person)
+  credentials!: Relation<CredentialRow[]>;
+}
+
+@Entity('credential')
+export class CredentialRow {
+  @PrimaryColumn('uuid') id!: string;
+  @Column('uuid', { name: 'org_id' }) org!: string;
+  @ManyToOne(() => PersonRow, (person) => person.credentials)
+  @JoinColumn({ name: 'person_id' })
+  person!: Relation<PersonRow>;
+  @Column('text') kind!: string;
+  @Column('text') number!: string;
+  @Column('text') issuer!: string;
+  @Column('date', { name: 'expires_on' }) expiresOn!: string;
+}

@@ -1,0 +1,60 @@
+import { inZone, type LocalMoment } from '@ant-trail/core/calendar';
+import type { Me, Person } from '@ant-trail/contract/accounts';
+import type { EntityManager } from 'typeorm';
+import type { Session } from '../../http/session.ts';
+import { notSignedIn } from '../../http/problem.ts';
+import { BranchRow, OrganisationRow, PersonRow } from './entities.ts';
+
+export function personOf(row: PersonRow): Person {
+  return {
+    id: row.id,
+    name: row.name,
+    email: row.email,
+    phone: row.phone,
+    roles: row.roles,
+    trade: row.trade,
+    credentials: row.credentials.map(({ id, kind, number, issuer, expiresOn }) => ({
+      id,
+      kind,
+      number,
+      issuer,
+      expiresOn,
+    })),
+  };
+}
+
+export async function listPeople(db: EntityManager): Promise<Person[]> {
+  const rows = await db.find(PersonRow, {
+    relations: { credentials: true },
+    order: { name: 'ASC' },
+  });
+  return rows.map(personOf);
+}
+
+export async function describeMe(db: EntityManager, session: Session): Promise<Me> {
+  const row = await db.findOne(PersonRow, {
+    where: { id: session.person },
+    relations: { credentials: true },
+  });
+  const organisation = await db.findOneBy(OrganisationRow, {
+    id: session.organisation,
+  });
+  const branch = await db.findOneBy(BranchRow, { id: session.branch });
+  if (!row || !organisation || !branch) throw notSignedIn();
+  return {
+    person: personOf(row),
+    organisation: {
+      id: organisation.id,
+      name: organisation.name,
+      timeZone: organisation.timeZone,
+    },
+    branch: { id: branch.id, name: branch.name },
+    signedInUntil: session.until.toISOString(),
+  };
+}
+
+/** The organisation's calendar day and minute of the day, in its own time zone. */
+export async function localNow(db: EntityManager, at = new Date()): Promise<LocalMoment> {
+  const rows = await db.find(OrganisationRow);
+  return inZone(at, rows[0]?.timeZone ?? 'UTC');
+}

@@ -1,0 +1,127 @@
+import { randomUUID } from 'node:crypto';
+import type { Action, ActionDraft } from '@ant-trail/contract/actions';
+import { nextActionStates, type ActionState } from '@ant-trail/core/actions';
+import type { EntityManager, FindOptionsWhere } from 'typeorm';
+import { announce } from '../../database/feed.ts';
+import { notAllowed, notFound, Refusal } from '../../http/problem.ts';
+import type { Session } from '../../http/session.ts';
+import { PersonRow } from '../accounts/entities.ts';
+import { SheetRow } from '../capture/entities.ts';
+import { SiteRow } from '../sites/entities.ts';
+import { ActionMoveRow, ActionRow } from './entities.ts';
+
+export function actionOf(row: ActionRow): Action {
+  const { id, sheet, key, title, details, severity, owner, dueOn, state, createdBy } = row;
+  return {
+    id,
+    site: row.site.id,
+    siteName: row.site.name,
+    sheet,
+    key,
+    title,
+    details,
+    severity,
+    owner,
+    dueOn,
+    state,
+    createdBy,
+    createdAt: row.createdAt.toISOString(),
+    moves: row.moves
+      .map((move) => ({
+        id: move.id,
+        from: move.from,
+        to: move.to,
+        by: move.by,
+        at: move.at.toISOString(),
+        note: move.note,
+      }))
+      .sort((a, b) => (a.at < b.at ? -1 : 1)),
+  };
+}
+
+export async function findActions(
+  db: EntityManager,
+  where: FindOptionsWhere<ActionRow>,
+): Promise<Action[]> {
+  const rows = await db.find(ActionRow, {
+    where,
+    relations: { site: true, moves: true },
+    order: { dueOn: 'ASC' },
+    take: 1000,
+  });
+  return rows.map(actionOf);
+}
+
+export type Opened = 'received' | 'already had';
+
+/** Opens a corrective action exactly once, whoever sends it again. */
+export async function openAction(
+  db: EntityManager,
+  session: Session,
+  draft: ActionDraft,
+): Promise<Opened> {
+  if (await db.existsBy(ActionRow, { id: draft.id })) return 'already had';
+  if (!(await db.existsBy(SiteRow, { id: draft.site }))) throw notFound('This site');
+  if (!(await db.existsBy(PersonRow, { id: draft.owner }))) throw notFound('The chosen owner');
+  if (draft.sheet && !(await db.existsBy(SheetRow, { id: draft.sheet })))
+    throw notFound('This sheet');
+  await db.insert(ActionRow, {
+    ...draft,
+    site: { id: draft.site },
+    org: session.organisation,
+    state: 'open',
+    createdBy: session.person,
+    createdAt: new Date(),
+  });
+  await announce(db, session.organisation, [{ kind: 'action', ref: draft.id }]);
+  return 'received';
+}
+
+/** Moves an action on. Whoever did it may not verify it. */
+export async function moveAction(
+  db: EntityManager,
+  session: Session,
+  id: string,
+  to: ActionState,
+  note: string,
+): Promise<Action> {
+  const row = await db.findOne(ActionRow, {
+    where: { id },
+    relations: { site: true, moves: true },
+    lock: { mode: 'pessimistic_write', tables: ['action'] },
+    relationLoadStrategy: 'query',
+  });
+  if (!row) throw notFound('This action');
+  const office = session.roles.some((role) => role === 'manager' || role === 'reviewer');
+  if (!office && row.owner !== session.person) throw notAllowed();
+  if (!nextActionStates(row.state).includes(to))
+    throw new Refusal(
+      409,
+      'not-now',
+      `An action that is ${row.state} can't become ${to}. Load it anew and look again.`,
+    );
+  if (to === 'dropped' && !note.trim())
+    throw new Refusal(400, 'say-why', 'Say why the action is dropped.');
+  const doer = row.moves.filter((move) => move.to === 'done').at(-1)?.by;
+  if (to === 'verified' && (!office || doer === session.person))
+    throw new Refusal(
+      403,
+      'second-person',
+      'Somebody else than the person who did it has to verify it.',
+    );
+  await db.insert(ActionMoveRow, {
+    id: randomUUID(),
+    org: session.organisation,
+    action: { id },
+    from: row.state,
+    to,
+    by: session.person,
+    at: new Date(),
+    note,
+  });
+  await db.update(ActionRow, { id }, { state: to });
+  await announce(db, session.organisation, [{ kind: 'action', ref: id }]);
+  const [moved] = await findActions(db, { id });
+  if (!moved) throw notFound('This action');
+  return moved;
+}

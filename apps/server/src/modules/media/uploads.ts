@@ -1,0 +1,113 @@
+import { createHash, randomUUID } from 'node:crypto';
+import { createReadStream, mkdirSync } from 'node:fs';
+import path from 'node:path';
+import { pipeline } from 'node:stream/promises';
+import { FileStore } from '@tus/file-store';
+import { Server } from '@tus/server';
+import { Sha256 } from '@ant-trail/contract/common';
+import type { Express } from 'express';
+import sharp from 'sharp';
+import type { DataSource } from 'typeorm';
+import { announce } from '../../database/feed.ts';
+import { inOrganisation } from '../../database/tenancy.ts';
+import { readSession, type Session } from '../../http/session.ts';
+import type { MediaFiles } from './files.ts';
+
+export const LARGEST_PHOTO = 20_000_000;
+const PICTURE_TYPES: Record<string, string> = {
+  jpeg: 'image/jpeg',
+  png: 'image/png',
+  webp: 'image/webp',
+};
+
+/** How tus wants to be told of a refusal. */
+interface TusRefusal {
+  readonly status_code: number;
+  readonly body: string;
+}
+const refuse = (status: number, message: string): TusRefusal => ({
+  status_code: status,
+  body: JSON.stringify({ code: 'photo-refused', message }),
+});
+
+interface WebRequest {
+  readonly headers: { get(name: string): string | null };
+}
+
+/** Resumable photo uploads by the tus protocol, finished only when the bytes match their hash. */
+export function mountUploads(app: Express, data: DataSource, files: MediaFiles): void {
+  mkdirSync(files.uploads, { recursive: true });
+  const sessionOf = async (request: WebRequest): Promise<Session> => {
+    const session = await readSession(data, {
+      headers: { cookie: request.headers.get('cookie') ?? undefined },
+    });
+    if (!session) throw refuse(401, 'You are not signed in any more. Sign in again to go on.');
+    return session;
+  };
+  const tus = new Server({
+    path: '/uploads',
+    datastore: new FileStore({ directory: files.uploads }),
+    relativeLocation: true,
+    maxSize: LARGEST_PHOTO,
+    namingFunction: async (request) => {
+      const session = await sessionOf(request);
+      return `${session.organisation}.${session.person}.${randomUUID()}`;
+    },
+    onIncomingRequest: async (request, id) => {
+      const session = await sessionOf(request);
+      const isNew = request.method === 'POST' || request.method === 'OPTIONS';
+      if (!isNew && !id.startsWith(`${session.organisation}.${session.person}.`))
+        throw refuse(404, 'This upload is not here, or not yours.');
+    },
+    onUploadCreate: async (_request, upload) => {
+      if (!Sha256.safeParse(upload.metadata?.['sha256']).success)
+        throw refuse(400, 'The photo came without its SHA-256.');
+      if (!upload.size) throw refuse(422, 'This photo is empty. Take it again.');
+      return Promise.resolve({});
+    },
+    onUploadFinish: async (request, upload) => {
+      const session = await sessionOf(request);
+      const sha256 = String(upload.metadata?.['sha256']);
+      const place = path.join(files.uploads, upload.id);
+      const problem = await problemWithFile(place, sha256);
+      if ('refusal' in problem) {
+        await files.dropUpload(upload.id);
+        throw problem.refusal;
+      }
+      await files.takeIn(session.organisation, sha256, place);
+      await files.dropUpload(upload.id);
+      await inOrganisation(data, session.organisation, async (db) => {
+        await db.query(
+          `INSERT INTO media (org_id, sha256, type, bytes, by) VALUES ($1, $2, $3, $4, $5)
+           ON CONFLICT (org_id, sha256) DO NOTHING`,
+          [session.organisation, sha256, problem.type, upload.size, session.person],
+        );
+        await announce(db, session.organisation, [{ kind: 'media', ref: session.person }]);
+      });
+      return {};
+    },
+  });
+  app.all('/uploads{/*rest}', (request, response) => tus.handle(request, response));
+}
+
+async function problemWithFile(
+  place: string,
+  sha256: string,
+): Promise<{ readonly type: string } | { readonly refusal: TusRefusal }> {
+  const hash = createHash('sha256');
+  await pipeline(createReadStream(place), hash);
+  if (hash.digest('hex') !== sha256)
+    return {
+      refusal: refuse(422, 'The photo was damaged on its way. It will be sent once more.'),
+    };
+  const format = await sharp(place)
+    .metadata()
+    .then(
+      (read) => read.format,
+      () => undefined,
+    );
+  const type = PICTURE_TYPES[format ?? ''];
+  return type
+    ? { type }
+    : { refusal: refuse(415, 'This file is not a JPEG, PNG or WebP picture.') };
+}

@@ -1,0 +1,153 @@
+import { randomUUID } from 'node:crypto';
+import type { Job, JobCard, JobDraft, Visit, VisitPlan } from '@ant-trail/contract/planning';
+import { jobState } from '@ant-trail/core/planning';
+import { fold, summarise } from '@ant-trail/core/sheet';
+import type { EntityManager, FindOptionsWhere } from 'typeorm';
+import { announce } from '../../database/feed.ts';
+import { notFound, Refusal } from '../../http/problem.ts';
+import type { Session } from '../../http/session.ts';
+import { PersonRow } from '../accounts/entities.ts';
+import { SheetRow } from '../capture/entities.ts';
+import { SiteRow } from '../sites/entities.ts';
+import { newestVersion, planOf } from '../templates/versions.ts';
+import { JobRow, VisitRow } from './entities.ts';
+
+export function jobOf(row: JobRow): Job {
+  return {
+    id: row.id,
+    site: row.site.id,
+    template: row.template,
+    title: row.title,
+    instructions: row.instructions,
+    day: row.day,
+    windowFrom: row.windowFrom,
+    windowTo: row.windowTo,
+    recipients: row.recipients,
+    state: row.state,
+    sheet: { id: row.sheet.id, job: row.id, version: row.sheet.version },
+  };
+}
+
+export function visitOf(row: VisitRow, job: string): Visit {
+  return {
+    id: row.id,
+    job,
+    person: row.person,
+    day: row.day,
+    start: row.start,
+    minutes: row.minutes,
+    events: row.events.map((event) => event.body).sort((a, b) => (a.id < b.id ? -1 : 1)),
+  };
+}
+
+const WHOLE_JOB = { site: true, sheet: true, visit: { events: true } } as const;
+
+export async function findJobs(
+  db: EntityManager,
+  where: FindOptionsWhere<JobRow>,
+  take = 500,
+): Promise<JobRow[]> {
+  return db.find(JobRow, {
+    where,
+    relations: WHOLE_JOB,
+    order: { day: 'DESC', id: 'ASC' },
+    take,
+  });
+}
+
+export async function findJob(db: EntityManager, where: FindOptionsWhere<JobRow>): Promise<JobRow> {
+  const row = await db.findOne(JobRow, { where, relations: WHOLE_JOB });
+  if (!row) throw notFound('This job');
+  return row;
+}
+
+export const cardOf = (row: JobRow): JobCard => ({
+  job: jobOf(row),
+  visit: visitOf(row.visit, row.id),
+  siteName: row.site.name,
+});
+
+/** Makes a job with its visit and its sheet, under the template's newest version. */
+export async function makeJob(
+  db: EntityManager,
+  session: Session,
+  draft: JobDraft,
+): Promise<JobCard> {
+  const site = await db.findOneBy(SiteRow, { id: draft.site });
+  if (!site) throw notFound('This site');
+  await mustBeColleague(db, draft.person);
+  const version = await newestVersion(db, draft.template);
+  const own = { org: session.organisation };
+  const job = randomUUID();
+  await db.insert(JobRow, {
+    ...own,
+    id: job,
+    branch: session.branch,
+    site: { id: draft.site },
+    template: draft.template,
+    title: draft.title,
+    instructions: draft.instructions,
+    day: draft.day,
+    windowFrom: draft.windowFrom,
+    windowTo: draft.windowTo,
+    recipients: draft.recipients,
+    cancelled: false,
+    state: draft.person ? 'planned' : 'draft',
+  });
+  const visit = randomUUID();
+  await db.insert(VisitRow, {
+    ...own,
+    id: visit,
+    job: { id: job },
+    person: draft.person,
+    day: draft.day,
+    start: draft.start,
+    minutes: draft.minutes,
+  });
+  await db.insert(SheetRow, {
+    ...own,
+    id: randomUUID(),
+    job: { id: job },
+    version: version.id,
+    summary: summarise(fold(planOf(version), [])),
+  });
+  await announce(db, session.organisation, [{ kind: 'visit', ref: visit }]);
+  return cardOf(await findJob(db, { id: job }));
+}
+
+/** Gives a visit to a person and a time, or takes it from everybody. */
+export async function planVisit(
+  db: EntityManager,
+  session: Session,
+  id: string,
+  plan: VisitPlan,
+): Promise<JobCard> {
+  const row = await findJob(db, { visit: { id } });
+  if (row.state === 'approved' || row.state === 'cancelled' || row.state === 'closed')
+    throw new Refusal(409, 'settled', `This job is ${row.state}; it can't be planned again.`);
+  await mustBeColleague(db, plan.person);
+  await db.update(VisitRow, { id }, plan);
+  await db.update(JobRow, { id: row.id }, { day: plan.day });
+  await restate(db, session.organisation, row.id);
+  await announce(db, session.organisation, [{ kind: 'visit', ref: id }]);
+  return cardOf(await findJob(db, { id: row.id }));
+}
+
+async function mustBeColleague(db: EntityManager, person: string | null): Promise<void> {
+  if (person !== null && !(await db.existsBy(PersonRow, { id: person })))
+    throw notFound('This person');
+}
+
+/** Computes a job's state anew from its visit and sheet; announces it when it changed. */
+export async function restate(db: EntityManager, organisation: string, id: string): Promise<void> {
+  const row = await findJob(db, { id });
+  const state = jobState({
+    cancelled: row.cancelled,
+    hasPerson: row.visit.person !== null,
+    visited: row.visit.events.length > 0,
+    stages: [row.sheet.summary.stage],
+  });
+  if (state === row.state) return;
+  await db.update(JobRow, { id }, { state });
+  await announce(db, organisation, [{ kind: 'visit', ref: row.visit.id }]);
+}

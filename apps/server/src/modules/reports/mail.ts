@@ -1,0 +1,56 @@
+import { randomUUID } from 'node:crypto';
+import type { StandInMail } from '@ant-trail/stand-ins/mail';
+import { createTransport } from 'nodemailer';
+import type { DataSource } from 'typeorm';
+import { z } from 'zod';
+import { inOrganisation } from '../../database/tenancy.ts';
+
+/** Says to the stand-in which organisation a message belongs to; a real mail server ignores it. */
+export const ORGANISATION_HEADER = 'X-Ant-Trail-Organisation';
+
+export interface Letter {
+  readonly organisation: string;
+  readonly to: readonly string[];
+  readonly subject: string;
+  readonly text: string;
+  readonly attachment: {
+    readonly name: string;
+    readonly type: string;
+    readonly bytes: Buffer;
+  };
+}
+
+export async function sendLetter(port: number, letter: Letter): Promise<void> {
+  const transport = createTransport({
+    host: '127.0.0.1',
+    port,
+    ignoreTLS: true,
+  });
+  const { name, type, bytes } = letter.attachment;
+  try {
+    await transport.sendMail({
+      from: 'Ant Trail <reports@ant-trail.example>',
+      to: [...letter.to],
+      subject: letter.subject,
+      text: letter.text,
+      headers: { [ORGANISATION_HEADER]: letter.organisation },
+      attachments: [{ filename: name, contentType: type, content: bytes }],
+    });
+  } finally {
+    transport.close();
+  }
+}
+
+/** Keeps what arrives at the stand-in mail server where the organisation can read it. */
+export function keepMail(data: DataSource, mail: StandInMail): void {
+  mail.onMessage(async (raw, header) => {
+    const organisation = z.uuid().parse(header(ORGANISATION_HEADER));
+    await inOrganisation(data, organisation, (db) =>
+      db.query(`INSERT INTO mail_message (org_id, id, raw) VALUES ($1, $2, $3)`, [
+        organisation,
+        randomUUID(),
+        raw,
+      ]),
+    );
+  });
+}

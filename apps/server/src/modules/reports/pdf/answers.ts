@@ -1,0 +1,142 @@
+import { sayRange, writeUnit } from '@ant-trail/core/measure';
+import { isSignature, sayAnswer, type QuestionState, type SheetState } from '@ant-trail/core/sheet';
+import type { SignatureValue } from '@ant-trail/core/log';
+import type { ReportData } from '../data.ts';
+import { CLAY, CLAY_GROUND, INK, QUIET, type Paper } from './paper.ts';
+import type { Say } from './say.ts';
+
+const PHOTO_HEIGHT = 150;
+const GAP = 14;
+
+/** Every section with what was asked and answered; what was not asked is not in the report. */
+export function writeAnswers(paper: Paper, data: ReportData, state: SheetState, say: Say): void {
+  for (const section of state.sections) {
+    if (section.questions.length === 0) continue;
+    paper.need(90);
+    paper.space(16);
+    paper.text(section.section.title, paper.left, {
+      face: 'bold',
+      size: 15,
+      tag: 'H2',
+    });
+    paper.space(6);
+    for (const question of section.questions) writeQuestion(paper, data, question, say);
+  }
+}
+
+function writeQuestion(paper: Paper, data: ReportData, state: QuestionState, say: Say): void {
+  const { question, answer } = state;
+  const answerX = paper.left + paper.width * 0.56;
+  const answerWidth = paper.width * 0.44;
+  const said = answer ? sayQuestion(state, say) : question.kind === 'photo' ? '' : 'not answered';
+  const quiet = notesOn(state, say);
+  const labelHeight = paper.heightOf(question.label, paper.width * 0.53);
+  const noteHeight = quiet ? paper.heightOf(quiet, paper.width * 0.53, 9) : 0;
+  const height = Math.max(labelHeight + noteHeight, paper.heightOf(said, answerWidth)) + 10;
+  paper.need(height + 4);
+
+  const top = paper.y;
+  const stands = state.alert !== null || (state.finding?.severity ?? 0) >= 2;
+  if (stands)
+    paper.ornament(() => {
+      paper.document.rect(paper.left - 6, top - 1, paper.width + 12, height).fill(CLAY_GROUND);
+    });
+  paper.beside(question.label, paper.left, top + 4, {
+    width: paper.width * 0.53,
+  });
+  if (quiet)
+    paper.beside(quiet, paper.left, top + 4 + labelHeight, {
+      width: paper.width * 0.53,
+      size: 9,
+      color: QUIET,
+    });
+  if (stands) paper.diamond(answerX - 9, top + 10);
+  paper.beside(said, answerX, top + 4, {
+    width: answerWidth,
+    face: question.kind === 'number' ? 'mono' : 'bold',
+    color: stands ? CLAY : INK,
+  });
+  paper.y = top + height;
+  paper.rule();
+  if (isSignature(answer?.value)) drawSignature(paper, answer.value);
+  if (state.photos.length > 0) placePhotos(paper, data, state, say);
+}
+
+function sayQuestion(state: QuestionState, say: Say): string {
+  const { question, answer } = state;
+  if (!answer) return '';
+  if (question.kind === 'date') return say.day(String(answer.value));
+  return sayAnswer(question, answer.value, answer.unit);
+}
+
+/** The small words under a label: limit, verdict, reason, and what was corrected by whom. */
+function notesOn(state: QuestionState, say: Say): string {
+  const { question, alert, reason } = state;
+  const notes: string[] = [];
+  if (question.kind === 'number' && question.expected)
+    notes.push(`expected ${sayRange(question.expected, writeUnit(question.unit))}`);
+  if (alert) notes.push(alert.words);
+  if (reason) notes.push(`“${String(reason.value)}”`);
+  for (const entry of state.history)
+    if (entry.kind === 'correct')
+      notes.push(`corrected by ${say.name(entry.by)}: ${entry.reason ?? ''}`);
+  return notes.join(' · ');
+}
+
+function drawSignature(paper: Paper, signature: SignatureValue): void {
+  const width = 190;
+  const deepest = Math.max(...signature.strokes.flat().map(([, y]) => y), 0.2);
+  const height = Math.min(90, deepest * width + 10);
+  paper.need(height + 24);
+  const top = paper.y + 8;
+  paper.figure(`Signature of ${signature.name}`, () => {
+    paper.document.lineWidth(1.4).strokeColor(INK).lineCap('round').lineJoin('round');
+    for (const stroke of signature.strokes) {
+      stroke.forEach(([x, y], index) => {
+        const [px, py] = [paper.left + x * width, top + y * width];
+        if (index === 0) paper.document.moveTo(px, py);
+        else paper.document.lineTo(px, py);
+      });
+      paper.document.stroke();
+    }
+  });
+  paper.y = top + height + 8;
+  paper.rule();
+}
+
+function placePhotos(paper: Paper, data: ReportData, state: QuestionState, say: Say): void {
+  const width = (paper.width - GAP) / 2;
+  for (let i = 0; i < state.photos.length; i += 2) {
+    const row = state.photos.slice(i, i + 2);
+    const captions = row.map(
+      (photo) => `${photo.value.comment || 'Photo'}, ${say.time(photo.value.takenAt)}`,
+    );
+    const captionHeight = Math.max(...captions.map((words) => paper.heightOf(words, width, 9)));
+    paper.need(PHOTO_HEIGHT + captionHeight + 22);
+    const top = paper.y + 8;
+    row.forEach((photo, column) => {
+      const x = paper.left + column * (width + GAP);
+      const bytes = data.photos[photo.value.sha256];
+      const caption = captions[column] ?? '';
+      if (bytes)
+        paper.figure(photo.value.comment || `Photo: ${state.question.label}`, () => {
+          paper.document.image(Buffer.from(bytes), x, top, {
+            fit: [width, PHOTO_HEIGHT],
+          });
+        });
+      else
+        paper.beside('This photo has not arrived yet.', x, top + PHOTO_HEIGHT / 2, {
+          width,
+          color: QUIET,
+        });
+      paper.beside(caption, x, top + PHOTO_HEIGHT + 4, {
+        width,
+        size: 9,
+        color: QUIET,
+        tag: 'Caption',
+      });
+    });
+    paper.y = top + PHOTO_HEIGHT + captionHeight + 12;
+  }
+  paper.rule();
+}

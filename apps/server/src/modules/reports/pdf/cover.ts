@@ -1,0 +1,98 @@
+import type { SheetState } from '@ant-trail/core/sheet';
+import type { ReportData } from '../data.ts';
+import { CLAY, INK, QUIET, SUN, type Paper } from './paper.ts';
+import type { Say } from './say.ts';
+
+const PICTURE_HEIGHT = 250;
+
+/** The first page: what, where, who with which credentials, when, and under which template. */
+export function writeCover(paper: Paper, data: ReportData, state: SheetState, say: Say): void {
+  const { dossier } = data;
+  paper.ornament(() => {
+    const { document } = paper;
+    for (let i = 0; i < 3; i++) document.circle(paper.left + 4 + i * 11, 60, 3).fill(INK);
+    document
+      .moveTo(paper.left + 34, 54)
+      .lineTo(paper.left + 42, 60)
+      .lineTo(paper.left + 34, 66)
+      .lineWidth(3)
+      .strokeColor(SUN)
+      .stroke();
+  });
+  paper.y = 52;
+  paper.text(data.organisation, paper.left + 54, { face: 'bold', size: 12 });
+  paper.space(44);
+  paper.text(dossier.site.name, paper.left, {
+    face: 'bold',
+    size: 27,
+    tag: 'H1',
+  });
+  paper.text(dossier.job.title, paper.left, {
+    size: 17,
+    color: QUIET,
+    tag: 'P',
+  });
+  paper.space(14);
+  coverPicture(paper, data, state);
+  paper.trail();
+  paper.space(8);
+
+  const finish = dossier.entries.filter((entry) => entry.kind === 'finish').at(-1);
+  const approval = dossier.entries.filter((entry) => entry.kind === 'approve').at(-1);
+  const doer = say.person(finish?.by ?? dossier.visit.person);
+  const credentials = (doer?.credentials ?? [])
+    .map((c) => `${c.kind} ${c.number}, ${c.issuer}, valid to ${say.day(c.expiresOn)}`)
+    .join('; ');
+  const arrived = dossier.visit.events.find((event) => event.kind === 'arrived');
+  const lines: [string, string][] = [
+    ['Where', [dossier.site.address, dossier.site.client].filter(Boolean).join(' · ')],
+    ['Done by', [doer?.name ?? 'nobody yet', credentials].filter(Boolean).join('\n')],
+    ['Arrived', arrived ? say.moment(arrived.at) : 'not recorded'],
+    ['Finished', finish ? say.moment(finish.at) : 'not finished yet'],
+    ['Approved', approval ? `${say.moment(approval.at)}, ${say.name(approval.by)}` : 'not yet'],
+    ['Asked', dossier.job.instructions || dossier.version.body.title],
+    [
+      'Template',
+      `${dossier.version.body.title}, version ${dossier.version.number} of ${say.day(dossier.version.publishedAt.slice(0, 10))}`,
+    ],
+  ];
+  for (const [label, words] of lines) {
+    if (!words) continue;
+    const y = paper.y;
+    paper.beside(label, paper.left, y, { width: 90, color: QUIET });
+    const height = paper.beside(words, paper.left + 96, y, {
+      width: paper.width - 96,
+    });
+    paper.y = y + height + 6;
+  }
+  paper.space(8);
+  const count = state.findings.length;
+  const words =
+    count === 0
+      ? 'Nothing was found that is not as it should be.'
+      : `${count} ${count === 1 ? 'finding' : 'findings'}, see the end of this report.`;
+  paper.text(words, paper.left, {
+    face: 'bold',
+    size: 12,
+    color: count > 0 ? CLAY : INK,
+  });
+}
+
+function coverPicture(paper: Paper, data: ReportData, state: SheetState): void {
+  const photos = state.sections.flatMap((section) => section.questions.flatMap((q) => q.photos));
+  const first = photos.find((photo) => data.photos[photo.value.sha256]);
+  const bytes = first && data.photos[first.value.sha256];
+  if (!first || !bytes) return;
+  const top = paper.y;
+  paper.figure(first.value.comment || 'Photo from the visit', () => {
+    paper.document.save();
+    paper.document.roundedRect(paper.left, top, paper.width, PICTURE_HEIGHT, 12).clip();
+    paper.document.image(Buffer.from(bytes), paper.left, top, {
+      cover: [paper.width, PICTURE_HEIGHT],
+      align: 'center',
+      valign: 'center',
+    });
+    paper.document.restore();
+  });
+  paper.y = top + PICTURE_HEIGHT + 18;
+}

@@ -1,0 +1,23 @@
+import { fold, planSheet } from '@ant-trail/core/sheet';
+import type { ReportData } from '../data.ts';
+import { writeAnswers } from './answers.ts';
+import { writeCover } from './cover.ts';
+import { writeFollowUp } from './follow-up.ts';
+import { Paper } from './paper.ts';
+import { Say } from './say.ts';
+
+/** Draws a report as an accessible PDF. Pure but for its fonts: the same data, the same pages. */
+export async function drawReport(data: ReportData): Promise<Buffer> {
+  const { dossier } = data;
+  const state = fold(planSheet(dossier.version.body), dossier.entries);
+  const say = new Say(data);
+  const paper = new Paper(`${dossier.site.name}: ${dossier.job.title}`, data.organisation);
+  writeCover(paper, data, state, say);
+  paper.document.addPage();
+  writeAnswers(paper, data, state, say);
+  writeFollowUp(paper, data, state, say);
+  paper.number(
+    `${dossier.site.name} · ${dossier.job.title} · template version ${dossier.version.number}`,
+  );
+  return paper.end();
+}

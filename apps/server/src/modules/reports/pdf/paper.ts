@@ -1,0 +1,200 @@
+import { readFileSync } from 'node:fs';
+import { createRequire } from 'node:module';
+import PDFDocument from 'pdfkit';
+
+/** Colours of the report: ink on white paper, clay for what needs eyes. */
+export const INK = '#231C15';
+export const QUIET = '#5A4F43';
+export const RULE = '#DCD2BF';
+export const CLAY = '#A8401F';
+export const CLAY_GROUND = '#F8E3D8';
+export const MOSS = '#CFD8BF';
+export const TRAIL = '#8A5A2B';
+export const SUN = '#E9AE2C';
+
+const require = createRequire(import.meta.url);
+const fontBytes = (family: string, weight: number): Buffer =>
+  readFileSync(
+    require.resolve(`@fontsource/${family}/files/${family}-latin-${weight}-normal.woff`),
+  );
+
+const FONTS = {
+  text: () => fontBytes('atkinson-hyperlegible-next', 400),
+  bold: () => fontBytes('atkinson-hyperlegible-next', 600),
+  mono: () => fontBytes('atkinson-hyperlegible-mono', 400),
+} as const;
+export type Face = keyof typeof FONTS;
+
+export type Tag = 'H1' | 'H2' | 'H3' | 'P' | 'Figure' | 'Caption';
+
+export interface Style {
+  readonly face?: Face;
+  readonly size?: number;
+  readonly color?: string;
+  readonly tag?: Tag;
+  readonly width?: number;
+}
+
+const MARGIN = 50;
+const BOTTOM = 62;
+
+/** Signs our fonts have no drawing for, in words. */
+const SPELT: Record<string, string> = { Ω: 'ohm', '³': '3', '₂': '2' };
+const written = (text: string): string => text.replaceAll(/[Ω³₂]/g, (sign) => SPELT[sign] ?? sign);
+
+/** A sheet of paper to write on from top to bottom, tagged for people who hear it read aloud. */
+export class Paper {
+  readonly document: PDFKit.PDFDocument;
+  readonly left = MARGIN;
+  readonly width: number;
+  private readonly root: PDFKit.PDFStructureElement;
+
+  constructor(title: string, author: string) {
+    this.document = new PDFDocument({
+      size: 'A4',
+      margins: { top: MARGIN, left: MARGIN, right: MARGIN, bottom: BOTTOM },
+      bufferPages: true,
+      tagged: true,
+      lang: 'en',
+      displayTitle: true,
+      pdfVersion: '1.7',
+      info: { Title: title, Author: author, Creator: 'Ant Trail' },
+    });
+    for (const [name, bytes] of Object.entries(FONTS)) this.document.registerFont(name, bytes());
+    this.width = this.document.page.width - 2 * MARGIN;
+    this.root = this.document.struct('Document');
+    this.document.addStructure(this.root);
+  }
+
+  get y(): number {
+    return this.document.y;
+  }
+  set y(value: number) {
+    this.document.y = value;
+  }
+
+  /** How much room is left on this page, in points. */
+  get room(): number {
+    return this.document.page.height - BOTTOM - this.document.y;
+  }
+
+  /** Begins a new page when less than this is left. */
+  need(height: number): void {
+    if (this.room < height) this.document.addPage();
+  }
+
+  space(height: number): void {
+    this.document.y += height;
+  }
+
+  text(words: string, x = this.left, style: Style = {}): void {
+    const { face = 'text', size = 10.5, color = INK, tag = 'P', width } = style;
+    this.tagged(tag, () => {
+      this.document
+        .font(face)
+        .fontSize(size)
+        .fillColor(color)
+        .text(written(words), x, this.document.y, {
+          width: width ?? this.width - (x - this.left),
+        });
+    });
+  }
+
+  /** Writes at a place of the same line without moving on; gives the height it took. */
+  beside(words: string, x: number, y: number, style: Style & { width: number }): number {
+    const { face = 'text', size = 10.5, color = INK, width } = style;
+    const before = this.document.y;
+    const text = written(words);
+    this.document.font(face).fontSize(size);
+    const height = this.document.heightOfString(text, { width });
+    this.tagged(style.tag ?? 'P', () => {
+      this.document.fillColor(color).text(text, x, y, { width });
+    });
+    this.document.y = before;
+    return height;
+  }
+
+  heightOf(words: string, width: number, size = 10.5, face: Face = 'text'): number {
+    return this.document.font(face).fontSize(size).heightOfString(written(words), { width });
+  }
+
+  figure(alt: string, draw: () => void): void {
+    this.tagged('Figure', draw, alt);
+  }
+
+  /** Decoration: nothing for a reader that reads aloud. */
+  ornament(draw: () => void): void {
+    this.document.markContent('Artifact', { type: 'Layout' });
+    draw();
+    this.document.endMarkedContent();
+  }
+
+  /** The trail: dots one after the other, the one ornament. */
+  trail(width = this.width): void {
+    const y = this.document.y;
+    this.ornament(() => {
+      this.document.fillColor(TRAIL);
+      for (let x = this.left + 1.5; x < this.left + width; x += 7)
+        this.document.circle(x, y, 1.3).fill();
+    });
+    this.space(8);
+  }
+
+  rule(): void {
+    const y = this.document.y;
+    this.ornament(() => {
+      this.document
+        .moveTo(this.left, y)
+        .lineTo(this.left + this.width, y)
+        .lineWidth(0.6)
+        .strokeColor(RULE)
+        .stroke();
+    });
+  }
+
+  /** The diamond: needs eyes. */
+  diamond(x: number, y: number, size = 4): void {
+    this.ornament(() => {
+      this.document.polygon([x, y - size], [x + size, y], [x, y + size], [x - size, y]).fill(CLAY);
+    });
+  }
+
+  /** Writes the foot of every page, once all pages are known. */
+  number(foot: string): void {
+    const { start, count } = this.document.bufferedPageRange();
+    for (let page = start; page < start + count; page++) {
+      this.document.switchToPage(page);
+      const y = this.document.page.height - 40;
+      const margin = this.document.page.margins.bottom;
+      this.document.page.margins.bottom = 0;
+      this.ornament(() => {
+        this.document.font('text').fontSize(8.5).fillColor(QUIET);
+        this.document.text(written(foot), this.left, y, {
+          width: this.width - 90,
+          lineBreak: false,
+        });
+        this.document.text(`page ${page - start + 1} of ${count}`, this.left, y, {
+          width: this.width,
+          align: 'right',
+          lineBreak: false,
+        });
+      });
+      this.document.page.margins.bottom = margin;
+    }
+  }
+
+  end(): Promise<Buffer> {
+    return new Promise((resolve, reject) => {
+      const chunks: Buffer[] = [];
+      this.document.on('data', (chunk: Buffer) => chunks.push(chunk));
+      this.document.on('end', () => resolve(Buffer.concat(chunks)));
+      this.document.on('error', reject);
+      this.root.end();
+      this.document.end();
+    });
+  }
+
+  private tagged(tag: Tag, draw: () => void, alt?: string): void {
+    this.root.add(this.document.struct(tag, alt === undefined ? {} : { alt }, draw));
+  }
+}

@@ -1,0 +1,7 @@
+import type { ReportData } from '../data.ts';
+import { drawReport } from './draw.ts';
+
+/** The worker thread's one task: data in, PDF out. */
+export default async function work(data: ReportData): Promise<Uint8Array> {
+  return new Uint8Array(await drawReport(data));
+}

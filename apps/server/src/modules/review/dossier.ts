@@ -1,0 +1,35 @@
+import type { Dossier } from '@ant-trail/contract/review';
+import type { EntityManager } from 'typeorm';
+import { notFound } from '../../http/problem.ts';
+import { findActions } from '../actions/actions.ts';
+import { entriesOf } from '../capture/log.ts';
+import { earlierReadings } from '../capture/series.ts';
+import { findJob, jobOf, visitOf } from '../planning/jobs.ts';
+import { siteOf } from '../sites/routes.ts';
+import { findVersions } from '../templates/versions.ts';
+
+/** One sheet with all that is needed to read it: the desk and the report both start here. */
+export async function findDossier(db: EntityManager, sheet: string): Promise<Dossier> {
+  const row = await findJob(db, { sheet: { id: sheet } });
+  const [version] = await findVersions(db, [row.sheet.version]);
+  if (!version) throw notFound('The template of this sheet');
+  const entries = await entriesOf(db, sheet);
+  const receivedAt: Record<string, string> = {};
+  for (const entry of entries) receivedAt[entry.id] = entry.receivedAt.toISOString();
+  const photos = await db.query<{ sha256: string; received_at: Date }[]>(
+    `SELECT sha256, received_at FROM media WHERE sha256 = ANY ($1)`,
+    [row.sheet.summary.photos],
+  );
+  for (const photo of photos) receivedAt[photo.sha256] = photo.received_at.toISOString();
+  return {
+    sheet: { id: sheet, job: row.id, version: row.sheet.version },
+    job: jobOf(row),
+    visit: visitOf(row.visit, row.id),
+    site: siteOf(row.site),
+    version,
+    entries: entries.map((entry) => entry.body),
+    series: await earlierReadings(db, row.site.id, row.template, sheet),
+    actions: await findActions(db, { sheet }),
+    receivedAt,
+  };
+}

@@ -1,0 +1,44 @@
+import { Id } from '@ant-trail/contract/common';
+import { Dossier, QueueAnswer } from '@ant-trail/contract/review';
+import { needOfEyes } from '@ant-trail/core/review';
+import { z } from 'zod';
+import { OFFICE, route } from '../../http/route.ts';
+import { findJobs, jobOf } from '../planning/jobs.ts';
+import { findDossier } from './dossier.ts';
+
+export const reviewRoutes = [
+  route({
+    method: 'get',
+    path: '/api/review',
+    allowed: OFFICE,
+    summary: 'Sheets waiting to be read, worst first',
+    answer: QueueAnswer,
+    handle: async ({ db }) => {
+      const rows = await findJobs(db, { state: 'in review' });
+      const queue = rows
+        .map((row) => ({
+          sheet: row.sheet.id,
+          job: jobOf(row),
+          siteName: row.site.name,
+          person: row.visit.person,
+          summary: row.sheet.summary,
+          finishedAt: row.sheet.summary.finishedAt,
+        }))
+        .sort(
+          (a, b) =>
+            needOfEyes(b.summary) - needOfEyes(a.summary) ||
+            ((a.finishedAt ?? '') < (b.finishedAt ?? '') ? -1 : 1),
+        );
+      return { queue };
+    },
+  }),
+  route({
+    method: 'get',
+    path: '/api/sheets/:id',
+    allowed: OFFICE,
+    summary: 'One sheet with its whole log and what belongs to it',
+    params: z.object({ id: Id }),
+    answer: Dossier,
+    handle: ({ db, params }) => findDossier(db, params.id),
+  }),
+];

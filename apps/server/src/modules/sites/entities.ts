@@ -1,0 +1,17 @@
+import type { Contact } from '@ant-trail/contract/sites';
+import { Column, Entity, PrimaryColumn } from 'typeorm';
+
+@Entity('site')
+export class SiteRow {
+  @PrimaryColumn('uuid') id!: string;
+  @Column('uuid', { name: 'org_id' }) org!: string;
+  @Column('uuid', { name: 'branch_id' }) branch!: string;
+  @Column('text') name!: string;
+  @Column('text') client!: string;
+  @Column('text') address!: string;
+  @Column('double precision') lat!: number;
+  @Column('double precision') lon!: number;
+  @Column('text') access!: string;
+  @Column('jsonb') hazards!: string[];
+  @Column('jsonb') contacts!: Contact[];
+}

@@ -1,0 +1,33 @@
+import { PullAnswer, PullQuery, Push, PushAnswer } from '@ant-trail/contract/sync';
+import { route, type Route } from '../../http/route.ts';
+import type { ReportQueue } from '../reports/queue.ts';
+import { readCursor } from './cursor.ts';
+import { answerPull } from './pull.ts';
+import { takePush } from './push.ts';
+
+export const syncRoutes = (reports: ReportQueue): Route[] => [
+  route({
+    method: 'post',
+    path: '/api/push',
+    allowed: 'signed in',
+    summary: 'Send operations; each is applied once and gets a receipt',
+    body: Push,
+    answer: PushAnswer,
+    handle: async ({ db, body, session }) => ({
+      receipts: await takePush({ db, session, reports }, body.operations),
+    }),
+  }),
+  route({
+    method: 'get',
+    path: '/api/pull',
+    allowed: 'signed in',
+    summary: 'Fetch what this person’s phone does not have yet',
+    query: PullQuery,
+    answer: PullAnswer,
+    handle: ({ db, query, session }) =>
+      answerPull(db, session, {
+        cursor: readCursor(query.cursor),
+        through: query.through ?? null,
+      }),
+  }),
+];

@@ -1,0 +1,43 @@
+import { z } from 'zod';
+import { Day, Id, Instant, Name } from '../common/index.ts';
+
+export const ROLES = ['manager', 'reviewer', 'technician', 'administrator'] as const;
+export const Role = z.enum(ROLES);
+export type Role = z.infer<typeof Role>;
+
+export const SignIn = z.object({
+  email: z.email('Write your e-mail address.'),
+  password: z.string().min(1, 'Write your password.').max(200),
+});
+export type SignIn = z.infer<typeof SignIn>;
+
+export const Credential = z.object({
+  id: Id,
+  kind: Name,
+  number: z.string().min(1).max(80),
+  issuer: Name,
+  expiresOn: Day,
+});
+export type Credential = z.infer<typeof Credential>;
+
+export const Person = z.object({
+  id: Id,
+  name: Name,
+  email: z.email(),
+  phone: z.string().max(40),
+  roles: z.array(Role).min(1),
+  trade: z.string().max(80),
+  credentials: z.array(Credential),
+});
+export type Person = z.infer<typeof Person>;
+
+export const PeopleAnswer = z.object({ people: z.array(Person) });
+
+export const Me = z.object({
+  person: Person,
+  /** All days and times of work are told in the organisation's own time zone. */
+  organisation: z.object({ id: Id, name: Name, timeZone: z.string() }),
+  branch: z.object({ id: Id, name: Name }),
+  signedInUntil: Instant,
+});
+export type Me = z.infer<typeof Me>;

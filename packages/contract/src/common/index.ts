@@ -1,0 +1,32 @@
+import { z } from 'zod';
+
+export const Id = z.uuid();
+/** An instant in UTC. */
+export const Instant = z.iso.datetime({ offset: false });
+/** A calendar day at the site, such as "2031-04-05". */
+export const Day = z.iso.date();
+/** A time of day at the site, in minutes since midnight. */
+export const MinuteOfDay = z.int().min(0).max(1440);
+export const Sha256 = z.string().regex(/^[0-9a-f]{64}$/, 'not a SHA-256 in hex');
+export const Name = z.string().trim().min(1, 'Give a name.').max(200);
+export const Words = z.string().trim().max(4000);
+export const Severity = z.union([
+  z.literal(0),
+  z.literal(1),
+  z.literal(2),
+  z.literal(3),
+  z.literal(4),
+]);
+export const Place = z.object({
+  lat: z.number().min(-90).max(90),
+  lon: z.number().min(-180).max(180),
+});
+
+/** What every refusal of the server looks like: what happened and what to do, in plain words. */
+export const Problem = z.object({
+  code: z.string(),
+  message: z.string(),
+  /** For wrong input: the field and what is wrong with it. */
+  fields: z.array(z.object({ field: z.string(), message: z.string() })).optional(),
+});
+export type Problem = z.infer<typeof Problem>;

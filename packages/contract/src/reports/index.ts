@@ -1,0 +1,24 @@
+import { z } from 'zod';
+import { Id, Instant } from '../common/index.ts';
+
+/** What a person asked for: the newest report of this sheet, made anew. */
+export const ReportRef = z.object({ sheet: Id });
+
+export const MailMessage = z.object({
+  id: Id,
+  to: z.array(z.string()),
+  from: z.string(),
+  subject: z.string(),
+  text: z.string(),
+  receivedAt: Instant,
+  attachments: z.array(
+    z.object({
+      index: z.int(),
+      name: z.string(),
+      type: z.string(),
+      bytes: z.int(),
+    }),
+  ),
+});
+export type MailMessage = z.infer<typeof MailMessage>;
+export const MailAnswer = z.object({ messages: z.array(MailMessage) });

@@ -1,0 +1,54 @@
+import { z } from 'zod';
+import { Action } from '../actions/index.ts';
+import { EntryContent, Series, SheetRef } from '../capture/index.ts';
+import { Id, Instant, Severity } from '../common/index.ts';
+import { Job, Visit } from '../planning/index.ts';
+import { Site } from '../sites/index.ts';
+import { PublishedTemplate } from '../templates/index.ts';
+
+export const Finding = z.object({
+  key: z.string(),
+  severity: Severity,
+  words: z.string(),
+  proposedAction: z.string().exactOptional(),
+});
+
+export const Summary = z.object({
+  stage: z.enum(['untouched', 'under way', 'finished', 'returned', 'approved']),
+  answered: z.number(),
+  asked: z.number(),
+  looseEnds: z.number(),
+  alerts: z.number(),
+  disagreements: z.number(),
+  editedAfterFinish: z.number(),
+  worst: Severity,
+  findings: z.array(Finding),
+  finishedAt: Instant.nullable(),
+  photos: z.array(z.string()),
+});
+
+export const QueueItem = z.object({
+  sheet: Id,
+  job: Job,
+  siteName: z.string(),
+  person: Id.nullable(),
+  summary: Summary,
+  finishedAt: Instant.nullable(),
+});
+export type QueueItem = z.infer<typeof QueueItem>;
+export const QueueAnswer = z.object({ queue: z.array(QueueItem) });
+
+/** Everything the reading desk lays out for one sheet. */
+export const Dossier = z.object({
+  sheet: SheetRef,
+  job: Job,
+  visit: Visit,
+  site: Site,
+  version: PublishedTemplate,
+  entries: z.array(EntryContent),
+  series: z.array(Series),
+  actions: z.array(Action),
+  /** When each entry and photo was received, by id and by SHA-256. */
+  receivedAt: z.record(z.string(), Instant),
+});
+export type Dossier = z.infer<typeof Dossier>;

@@ -1,0 +1,25 @@
+import { z } from 'zod';
+import { Id, Name, Place, Words } from '../common/index.ts';
+
+export const Contact = z.object({
+  name: Name,
+  role: z.string().trim().max(80),
+  phone: z.string().trim().max(40),
+  email: z.union([z.literal(''), z.email('This is not an e-mail address.')]),
+});
+export type Contact = z.infer<typeof Contact>;
+
+export const SiteDraft = Place.extend({
+  name: Name,
+  client: z.string().trim().max(200),
+  address: z.string().trim().max(400),
+  access: Words,
+  hazards: z.array(z.string().trim().min(1).max(400)).max(12),
+  contacts: z.array(Contact).max(12),
+});
+export type SiteDraft = z.infer<typeof SiteDraft>;
+
+export const Site = SiteDraft.extend({ id: Id });
+export type Site = z.infer<typeof Site>;
+
+export const SitesAnswer = z.object({ sites: z.array(Site) });

@@ -1,0 +1,49 @@
+import type { Severity } from '../sheet/severity.ts';
+
+export const ACTION_STATES = ['open', 'in hand', 'done', 'verified', 'dropped'] as const;
+export type ActionState = (typeof ACTION_STATES)[number];
+
+/** Where a corrective action may go next. Done goes back in hand when it does not stand the check. */
+const NEXT: Record<ActionState, readonly ActionState[]> = {
+  open: ['in hand', 'done', 'dropped'],
+  'in hand': ['done', 'open', 'dropped'],
+  done: ['verified', 'in hand'],
+  verified: [],
+  dropped: ['open'],
+};
+
+export const nextActionStates = (state: ActionState): readonly ActionState[] => NEXT[state];
+
+export const isActionSettled = (state: ActionState): boolean =>
+  state === 'verified' || state === 'dropped';
+
+/** What is needed to say how urgent an action is. Dates are local days, "2031-04-05". */
+export interface ActionUrgency {
+  readonly state: ActionState;
+  readonly severity: Severity;
+  readonly dueOn: string;
+}
+
+/** Overdue: not yet done, and the due day is past. On the day itself it is not. */
+export function isOverdue(action: ActionUrgency, today: string): boolean {
+  return (action.state === 'open' || action.state === 'in hand') && action.dueOn < today;
+}
+
+/** Order for lists: overdue first, then unsettled; within each by severity, then by due day. */
+export function compareActions(today: string) {
+  const rank = (a: ActionUrgency): number =>
+    isOverdue(a, today) ? 0 : isActionSettled(a.state) ? 2 : 1;
+  return (a: ActionUrgency, b: ActionUrgency): number =>
+    rank(a) - rank(b) ||
+    b.severity - a.severity ||
+    (a.dueOn < b.dueOn ? -1 : a.dueOn > b.dueOn ? 1 : 0);
+}
+
+/** How many days a severity is given by default (our own choice, no source). */
+export const DAYS_FOR_SEVERITY: Record<Severity, number> = {
+  0: 90,
+  1: 30,
+  2: 14,
+  3: 7,
+  4: 1,
+};

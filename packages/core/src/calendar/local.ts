@@ -1,0 +1,61 @@
+/** A moment as the clock on the wall shows it. */
+export interface LocalMoment {
+  /** The calendar day, "2031-04-05". */
+  readonly day: string;
+  /** Minutes since midnight, 0 to 1439. */
+  readonly minute: number;
+}
+
+const formats = new Map<string, Intl.DateTimeFormat>();
+
+function formatOf(timeZone: string): Intl.DateTimeFormat {
+  const known = formats.get(timeZone);
+  if (known) return known;
+  const made = new Intl.DateTimeFormat('en-CA', {
+    timeZone,
+    year: 'numeric',
+    month: '2-digit',
+    day: '2-digit',
+    hour: '2-digit',
+    minute: '2-digit',
+    hourCycle: 'h23',
+  });
+  formats.set(timeZone, made);
+  return made;
+}
+
+/** An instant in a time zone of the IANA database. Throws a RangeError for an unknown zone. */
+export function inZone(at: Date, timeZone: string): LocalMoment {
+  const parts = formatOf(timeZone).formatToParts(at);
+  const part = (type: string): string => parts.find((p) => p.type === type)?.value ?? '0';
+  return {
+    day: `${part('year')}-${part('month')}-${part('day')}`,
+    minute: Number(part('hour')) * 60 + Number(part('minute')),
+  };
+}
+
+/** The calendar day `count` days later (or earlier, when negative). */
+export function addDays(day: string, count: number): string {
+  const date = new Date(`${day}T00:00:00Z`);
+  date.setUTCDate(date.getUTCDate() + count);
+  return date.toISOString().slice(0, 10);
+}
+
+/** Whole days from one calendar day to another; negative when it lies before. */
+export function daysBetween(from: string, to: string): number {
+  return Math.round((Date.parse(`${to}T00:00:00Z`) - Date.parse(`${from}T00:00:00Z`)) / 86_400_000);
+}
+
+/** "08:40" from minutes since midnight. */
+export function sayMinute(minute: number): string {
+  const pad = (n: number): string => String(Math.floor(n)).padStart(2, '0');
+  return `${pad(minute / 60)}:${pad(minute % 60)}`;
+}
+
+/** "45 min", "1 h", "1 h 30": a length of time as people say it. */
+export function sayLength(minutes: number): string {
+  const whole = Math.round(minutes);
+  if (whole < 60) return `${whole} min`;
+  const rest = whole % 60;
+  return rest === 0 ? `${whole / 60} h` : `${Math.floor(whole / 60)} h ${rest}`;
+}

@@ -1,0 +1,57 @@
+/**
+ * One immutable event in a sheet's log. Phones and the office only ever append entries;
+ * everything a sheet shows is folded from them.
+ */
+export interface Entry {
+  /** UUIDv7, made by the device that wrote it. */
+  readonly id: string;
+  readonly sheet: string;
+  readonly path: string;
+  readonly kind: EntryKind;
+  readonly value: AnswerValue | null;
+  /** UCUM code of the unit the value was entered in; stored as entered. */
+  readonly unit?: string;
+  /** Why a value was corrected, or the word that goes with a return. */
+  readonly reason?: string;
+  /** The heads of this path that the author had before them. */
+  readonly seen: readonly string[];
+  /** Person id of the author. */
+  readonly by: string;
+  readonly device: string;
+  /** When it happened by the author's clock, as an RFC 3339 instant in UTC. */
+  readonly at: string;
+  /** Hash of the device's previous entry, or null for its first. */
+  readonly prev: string | null;
+}
+
+/**
+ * - `answer` sets a path, `clear` takes the answer away again;
+ * - `correct` is the office's answer, with a reason;
+ * - `finish`, `return` and `approve` move the sheet as a whole and live on {@link STAGE_PATH}.
+ */
+export const ENTRY_KINDS = ['answer', 'clear', 'correct', 'finish', 'return', 'approve'] as const;
+export type EntryKind = (typeof ENTRY_KINDS)[number];
+
+/** What an answer can hold, over all kinds of question. */
+export type AnswerValue =
+  string | number | boolean | readonly string[] | PhotoValue | SignatureValue;
+
+/** A photo: its bytes travel apart and are found by their SHA-256. */
+export interface PhotoValue {
+  readonly sha256: string;
+  readonly type: 'image/jpeg' | 'image/png' | 'image/webp';
+  readonly bytes: number;
+  readonly width: number;
+  readonly height: number;
+  readonly takenAt: string;
+  readonly comment: string;
+}
+
+/** A signature as strokes in a unit box 1 wide; y keeps the drawing's proportion. */
+export interface SignatureValue {
+  readonly name: string;
+  readonly strokes: readonly (readonly (readonly [number, number])[])[];
+}
+
+/** The path on which finish, return and approve entries live. */
+export const STAGE_PATH = '~stage';

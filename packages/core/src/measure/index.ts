@@ -1,0 +1,5 @@
+export * from './decimal.ts';
+export * from './drift.ts';
+export * from './range.ts';
+export * from './unit.ts';
+export * from './vibration.ts';

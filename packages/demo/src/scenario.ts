@@ -1,0 +1,546 @@
+import { isActionSettled, DAYS_FOR_SEVERITY, type ActionState } from '@ant-trail/core/actions';
+import { addDays, inZone } from '@ant-trail/core/calendar';
+import { distanceMetres } from '@ant-trail/core/geo';
+import { timeOrderedId, type Entry } from '@ant-trail/core/log';
+import { jobState } from '@ant-trail/core/planning';
+import { planSheet, summarise, type SheetPlan } from '@ant-trail/core/sheet';
+import { Chance } from './chance.ts';
+import { planDay, type PlannedVisit } from './day-plan.ts';
+import { emailOf, PEOPLE } from './people.ts';
+import type { DemoPicture } from './pictures.ts';
+import { readingAt } from './readings.ts';
+import { placeOf, SITES, type DemoSite } from './sites.ts';
+import { TEMPLATES, type DemoTemplate } from './templates.ts';
+import { WalkedSheet, type Author } from './walked-sheet.ts';
+
+/** One table's rows, with the columns as the database names them. */
+export interface TableRows {
+  readonly table: string;
+  readonly rows: Record<string, unknown>[];
+}
+
+export interface DemoSetting {
+  readonly now: Date;
+  /** The island's time zone; a whole number of hours from UTC. */
+  readonly timeZone: string;
+  readonly offsetHours: number;
+  readonly passwordHash: string;
+  readonly pictures: Readonly<Record<string, readonly DemoPicture[]>>;
+}
+
+const HISTORY_DAYS = 60;
+const DAYS_PLANNED = 7;
+const SEED = 20_311;
+
+const INSTRUCTIONS: Record<string, string> = {
+  drive: 'Drive room round with brake readings. Let the brakes cool for five minutes first.',
+  hut: 'Whole house, and ask the warden what is missing.',
+  board: 'Visual check and the three measurements. Tell the house before you trip anything.',
+  spring: 'Readings at the weir, then a look round the works.',
+  turbine: 'Round while it runs. Do not open the guard.',
+  path: 'Walk the whole way and back; test one anchor.',
+};
+
+const mailName = (site: DemoSite): string =>
+  site.name.toLowerCase().replaceAll(/[^a-z0-9]+/g, '-');
+
+/**
+ * The demo organisation, from a fixed seed and relative to now: 60 days of work behind it, a day
+ * under way, a week planned.
+ */
+export class Scenario {
+  private readonly chance = new Chance(SEED);
+  private readonly tables = new Map<string, Record<string, unknown>[]>();
+  private readonly org = this.chance.uuid();
+  private readonly branch = this.chance.uuid();
+  private readonly people = new Map<string, Author>();
+  private readonly sites = new Map<string, string>();
+  private readonly plans = new Map<string, SheetPlan>();
+  private readonly templates = new Map<string, { id: string; version: string }>();
+  private readonly chains = new Map<string, string>();
+  private readonly today: string;
+  private readonly minute: number;
+  private seq = 0;
+
+  constructor(private readonly setting: DemoSetting) {
+    ({ day: this.today, minute: this.minute } = inZone(setting.now, setting.timeZone));
+  }
+
+  get organisation(): string {
+    return this.org;
+  }
+
+  build(): TableRows[] {
+    this.office();
+    this.register();
+    for (let ago = HISTORY_DAYS; ago >= 1; ago--) this.pastDay(ago);
+    this.thisDay();
+    for (let ahead = 1; ahead <= DAYS_PLANNED; ahead++) this.dayAhead(ahead);
+    this.withoutPerson();
+    this.put('feed_counter', { last: this.seq });
+    return [...this.tables].map(([table, rows]) => ({ table, rows }));
+  }
+
+  private put(table: string, row: Record<string, unknown>): void {
+    const rows = this.tables.get(table) ?? [];
+    this.tables.set(table, rows);
+    rows.push(table === 'organisation' ? row : { org_id: this.org, ...row });
+  }
+
+  private instant(day: string, minute: number): Date {
+    return new Date(
+      Date.parse(`${day}T00:00:00Z`) + (minute - this.setting.offsetHours * 60) * 60_000,
+    );
+  }
+
+  private office(): void {
+    this.put('organisation', {
+      id: this.org,
+      name: 'Tarnhollow Upkeep',
+      time_zone: this.setting.timeZone,
+    });
+    this.put('branch', { id: this.branch, name: 'Harbour depot' });
+    PEOPLE.forEach((person, index) => {
+      const id = this.chance.uuid();
+      this.people.set(person.key, {
+        person: id,
+        name: person.name,
+        device: this.chance.uuid(),
+      });
+      this.put('person', {
+        id,
+        branch_id: this.branch,
+        name: person.name,
+        email: emailOf(person),
+        phone: `+999 55 01${String(10 + index)}`,
+        roles: person.roles,
+        trade: person.trade,
+        password_hash: this.setting.passwordHash,
+      });
+      for (const { kind, number, issuer, days } of person.credentials)
+        this.put('credential', {
+          id: this.chance.uuid(),
+          person_id: id,
+          kind,
+          number,
+          issuer,
+          expires_on: addDays(this.today, days),
+        });
+    });
+  }
+
+  private register(): void {
+    for (const template of TEMPLATES) {
+      const ids = { id: this.chance.uuid(), version: this.chance.uuid() };
+      this.templates.set(template.key, ids);
+      this.plans.set(template.key, planSheet(template.body));
+      this.put('template', { id: ids.id, title: template.body.title });
+      this.put('template_version', {
+        id: ids.version,
+        template_id: ids.id,
+        number: template.version,
+        published_at: this.instant(addDays(this.today, -HISTORY_DAYS - 20), 600),
+        body: template.body,
+      });
+    }
+    for (const site of SITES) {
+      const id = this.chance.uuid();
+      this.sites.set(site.name, id);
+      const contact = mailName(site);
+      this.put('site', {
+        id,
+        branch_id: this.branch,
+        name: site.name,
+        client: site.template === 'hut' ? 'Hut wardens’ guild' : 'Island Assembly',
+        address: `${site.name}, Tarnhollow`,
+        ...placeOf(site),
+        access: site.access || 'Key from the harbour office, hook with the site’s name.',
+        hazards: site.hazards,
+        contacts: [
+          {
+            name: this.chance.pick(['Ansa Fell', 'Orrin Tully', 'Pia Lund', 'Bram Rook']),
+            role: site.template === 'hut' ? 'warden' : 'keeper',
+            phone: `+999 55 ${Math.floor(this.chance.between(2000, 9999))}`,
+            email: `${contact}@tarnhollow.example`,
+          },
+        ],
+      });
+    }
+  }
+
+  private author(key: string): Author {
+    const author = this.people.get(key);
+    if (!author) throw new Error(`nobody is called ${key}`);
+    return author;
+  }
+
+  private sitesOf(who: string, turn: number): DemoSite[] {
+    const own = SITES.filter((site) => site.who === who);
+    return own
+      .map((_, index) => own[(index + turn * 4) % own.length] ?? own[0])
+      .filter((s) => s !== undefined);
+  }
+
+  private walkers(): string[] {
+    return PEOPLE.filter((p) => p.roles.includes('technician')).map((p) => p.key);
+  }
+
+  private isSunday(day: string): boolean {
+    return new Date(`${day}T00:00:00Z`).getUTCDay() === 0;
+  }
+
+  private pastDay(ago: number): void {
+    const day = addDays(this.today, -ago);
+    if (this.isSunday(day)) return;
+    for (const who of this.walkers())
+      planDay(this.sitesOf(who, HISTORY_DAYS - ago))
+        .slice(0, 4)
+        .forEach((visit, index) => {
+          const lately = ago === 1 || (ago === 2 && this.isSunday(addDays(this.today, -1)));
+          const outcome =
+            !lately || index === 0
+              ? 'approved'
+              : who === 'marn' && index === 1
+                ? 'returned'
+                : 'waiting';
+          this.walked(who, day, ago, visit, outcome);
+        });
+  }
+
+  private walked(
+    who: string,
+    day: string,
+    ago: number,
+    visit: PlannedVisit,
+    outcome: 'approved' | 'waiting' | 'returned',
+  ): void {
+    const begun = visit.start + Math.round(this.chance.between(-6, 18));
+    const log = this.newSheet(who, day, ago, visit, begun);
+    const author = this.author(who);
+    log.sheet.fill(author, log.reading).finish(author);
+    const nextMorning = this.instant(addDays(day, 1), 8 * 60 + this.chance.between(0, 50));
+    if (outcome === 'approved') {
+      log.sheet.approve(
+        this.author('sef'),
+        nextMorning < this.setting.now ? nextMorning : this.setting.now,
+      );
+      this.actionsFor(log.sheet, visit.site, log.id, day, ago);
+    }
+    if (outcome === 'returned')
+      log.sheet.giveBack(
+        this.author('sef'),
+        new Date(this.setting.now.getTime() - 40 * 60_000),
+        'The photo of the extinguisher is too dark. A new one, please.',
+      );
+    log.keep(log.sheet.entries, begun + visit.minutes);
+  }
+
+  /** Prepares job, visit and sheet; `keep` stores them with the log as it then is. */
+  private newSheet(
+    who: string | null,
+    day: string,
+    ago: number,
+    visit: PlannedVisit,
+    begun: number,
+  ) {
+    const { site, start, minutes } = visit;
+    const template = TEMPLATES.find((each) => each.key === site.template);
+    const ids = this.templates.get(site.template);
+    const plan = this.plans.get(site.template);
+    const siteId = this.sites.get(site.name);
+    if (!template || !ids || !plan || !siteId) throw new Error(`${site.name} has no template`);
+    const id = this.chance.uuid();
+    const [job, visitId] = [this.chance.uuid(), this.chance.uuid()];
+    const sheet = new WalkedSheet(
+      id,
+      plan,
+      this.chance,
+      this.chains,
+      this.setting.pictures[site.template] ?? [],
+      this.instant(day, begun + 2),
+    );
+    const keep = (entries: readonly Entry[], left: number | null, arrived = begun): void => {
+      const person = who === null ? null : this.author(who).person;
+      const stage = sheet.state.stage;
+      const walked = entries.length > 0 || left !== null || arrived !== begun;
+      this.put('job', {
+        id: job,
+        branch_id: this.branch,
+        site_id: siteId,
+        template_id: ids.id,
+        title: template.body.title,
+        instructions: INSTRUCTIONS[site.template] ?? '',
+        day,
+        window_from: null,
+        window_to: null,
+        recipients: [`${mailName(site)}@tarnhollow.example`],
+        cancelled: false,
+        state: jobState({
+          cancelled: false,
+          hasPerson: person !== null,
+          visited: walked,
+          stages: [stage],
+        }),
+        created_at: this.instant(addDays(day, -7), 600),
+      });
+      this.put('visit', {
+        id: visitId,
+        job_id: job,
+        person_id: person,
+        day,
+        start,
+        minutes,
+      });
+      this.put('sheet', {
+        id,
+        job_id: job,
+        version_id: ids.version,
+        summary: summarise(sheet.state),
+      });
+      for (const entry of entries)
+        this.put('entry', {
+          id: entry.id,
+          seq: ++this.seq,
+          sheet_id: id,
+          body: entry,
+          received_at: new Date(Date.parse(entry.at) + 90_000),
+        });
+      this.readings(sheet, id, siteId, ids.id);
+      if (walked && who !== null) {
+        this.event(who, visitId, site, 'set off', day, arrived - 9);
+        this.event(who, visitId, site, 'arrived', day, arrived);
+        if (left !== null) this.event(who, visitId, site, 'left', day, left);
+      }
+    };
+    return {
+      id,
+      visit: visitId,
+      sheet,
+      keep,
+      reading: this.readingFor(site, template, day, ago),
+    };
+  }
+
+  private readingFor(site: DemoSite, template: DemoTemplate, day: string, ago: number) {
+    const offset = ((site.name.length * 37) % 21) / 10 - 1;
+    const start = Date.parse(`${day.slice(0, 4)}-01-01T00:00:00Z`);
+    const dayOfYear = (Date.parse(`${day}T00:00:00Z`) - start) / 86_400_000;
+    return (key: string): number | null => {
+      const usual = template.usual[key];
+      return usual
+        ? readingAt(
+            this.chance,
+            usual,
+            { site: site.name, key, offset },
+            { daysAgo: ago, dayOfYear },
+          )
+        : null;
+    };
+  }
+
+  private readings(sheet: WalkedSheet, id: string, site: string, template: string): void {
+    for (const section of sheet.state.sections)
+      for (const { question, answer } of section.questions)
+        if (question.kind === 'number' && typeof answer?.value === 'number')
+          this.put('reading', {
+            sheet_id: id,
+            site_id: site,
+            template_id: template,
+            key: question.key,
+            at: answer.entry.at,
+            value: answer.value,
+          });
+  }
+
+  private event(
+    who: string,
+    visit: string,
+    site: DemoSite,
+    kind: 'set off' | 'arrived' | 'left',
+    day: string,
+    minute: number,
+  ): void {
+    const at = this.instant(day, minute);
+    const id = timeOrderedId(at.getTime(), this.chance.bytes(16));
+    const place = placeOf(site);
+    const fix = {
+      lat: place.lat + this.chance.between(-2, 2) * 1e-4,
+      lon: place.lon + this.chance.between(-2, 2) * 1e-4,
+      accuracy: Math.round(this.chance.between(5, 30)),
+    };
+    const near = kind === 'arrived';
+    this.put('visit_event', {
+      id,
+      visit_id: visit,
+      body: {
+        id,
+        visit,
+        kind,
+        by: this.author(who).person,
+        at: at.toISOString(),
+        fix: near ? fix : null,
+        distance: near ? Math.round(distanceMetres(place, fix)) : null,
+      },
+      received_at: at,
+    });
+  }
+
+  private actionsFor(
+    sheet: WalkedSheet,
+    site: DemoSite,
+    id: string,
+    day: string,
+    ago: number,
+  ): void {
+    for (const finding of sheet.state.findings) {
+      if (finding.severity < 2 || !finding.proposedAction || !this.chance.happens(0.55)) continue;
+      const states: readonly ActionState[] =
+        ago > 25
+          ? ['verified', 'verified', 'done', 'dropped']
+          : ['open', 'in hand', 'open', 'done'];
+      const state = this.chance.pick(states);
+      const action = this.chance.uuid();
+      const dueOn = addDays(day, DAYS_FOR_SEVERITY[finding.severity]);
+      const doer = this.author(site.who).person;
+      const created = this.instant(addDays(day, 1), 8 * 60 + 30);
+      this.put('action', {
+        id: action,
+        site_id: this.sites.get(site.name),
+        sheet_id: id,
+        key: finding.key,
+        title: finding.proposedAction,
+        details: finding.words,
+        severity: finding.severity,
+        owner_id: doer,
+        due_on: dueOn,
+        state,
+        created_by: this.author('sef').person,
+        created_at: created,
+      });
+      const steps: ActionState[] = isActionSettled(state)
+        ? state === 'dropped'
+          ? ['dropped']
+          : ['in hand', 'done', 'verified']
+        : state === 'open'
+          ? []
+          : state === 'done'
+            ? ['in hand', 'done']
+            : ['in hand'];
+      let from: ActionState = 'open';
+      steps.forEach((to, index) => {
+        this.put('action_move', {
+          id: this.chance.uuid(),
+          action_id: action,
+          from_state: from,
+          to_state: to,
+          by: to === 'verified' || to === 'dropped' ? this.author('sef').person : doer,
+          at: new Date(created.getTime() + (index + 1) * 20 * 3_600_000),
+          note: to === 'dropped' ? 'Looked again: nothing to do.' : '',
+        });
+        from = to;
+      });
+    }
+  }
+
+  /** Today as the office sees it in the morning: on time, late, under way, not begun. */
+  private thisDay(): void {
+    const now = this.minute;
+    const round = (minute: number): number => Math.round(minute / 5) * 5;
+    const first = (who: string, names: readonly string[]): DemoSite[] => [
+      ...names.flatMap((name) => SITES.filter((site) => site.name === name)),
+      ...SITES.filter((site) => site.who === who && !names.includes(site.name)),
+    ];
+    const day = this.today;
+    const done = (who: string, visit: PlannedVisit, begun: number): void => {
+      const log = this.newSheet(who, day, 0, visit, begun);
+      const author = this.author(who);
+      log.sheet.fill(author, log.reading).finish(author);
+      log.keep(log.sheet.entries, begun + Math.round(visit.minutes * 0.8));
+    };
+    const here = (who: string, visit: PlannedVisit, begun: number, until: number): void => {
+      const log = this.newSheet(who, day, 0, visit, begun);
+      log.sheet.fill(this.author(who), log.reading, until);
+      log.keep(log.sheet.entries, null);
+    };
+    const ahead = (who: string, visit: PlannedVisit): void => {
+      this.newSheet(who, day, 0, visit, visit.start).keep([], null);
+    };
+    const lay = (
+      who: string,
+      sites: readonly DemoSite[],
+      starts: number,
+      gap = 0,
+    ): PlannedVisit[] => {
+      const [one, ...rest] = planDay(sites, starts);
+      return one ? [one, ...rest.map((v) => ({ ...v, start: v.start + gap }))] : [];
+    };
+
+    const imke = lay(
+      'imke',
+      first('imke', ['Harbour lift station', 'Gannet Head, upper cableway station']),
+      450,
+    );
+    const shift = Math.max(0, round(now + 20) - (imke[1]?.start ?? 0));
+    imke.forEach((visit, i) =>
+      i === 0 ? done('imke', visit, 451) : ahead('imke', { ...visit, start: visit.start + shift }),
+    );
+    lay(
+      'tove',
+      first('tove', ['Assembly hall boards', 'Rescue store boards']),
+      round(now - 75),
+    ).forEach((visit, i) =>
+      i === 0 ? here('tove', visit, visit.start + 4, 0.5) : ahead('tove', visit),
+    );
+    const marn = lay(
+      'marn',
+      first('marn', ['Harbour clinic', 'Eider hut', 'Razorbill hut']),
+      round(now - 110),
+    );
+    marn.forEach((visit, i) => {
+      if (i === 0) done('marn', visit, visit.start + 12);
+      else if (i === 1) ahead('marn', { ...visit, start: round(now - 35) });
+      else
+        ahead('marn', {
+          ...visit,
+          start: Math.max(visit.start, round(now + 30 + (i - 2) * 70)),
+        });
+    });
+    lay(
+      'rook',
+      first('rook', ['Power house, turbine 2', 'Upper cistern', 'Skua spring intake']),
+      round(now - 95),
+    ).forEach((visit, i) =>
+      i === 0
+        ? done('rook', visit, visit.start + 2)
+        : i === 1
+          ? here('rook', visit, visit.start + 5, 0.3)
+          : ahead('rook', visit),
+    );
+    lay('jory', first('jory', ['Lantern stairs', 'Puffin steps']), round(now - 20)).forEach(
+      (visit, i) => (i === 0 ? here('jory', visit, visit.start + 1, 0) : ahead('jory', visit)),
+    );
+  }
+
+  private dayAhead(ahead: number): void {
+    const day = addDays(this.today, ahead);
+    if (this.isSunday(day)) return;
+    for (const who of this.walkers())
+      for (const visit of planDay(this.sitesOf(who, HISTORY_DAYS + ahead)))
+        this.newSheet(who, day, -ahead, visit, visit.start).keep([], null);
+  }
+
+  private withoutPerson(): void {
+    const wanted: readonly [string, number, number][] = [
+      ['Quarry path', 0, 13 * 60],
+      ['School house boards', 0, 14 * 60],
+      ['Heron spring', 1, 9 * 60],
+      ['Shag Rock hut', 1, 10 * 60],
+    ];
+    for (const [name, ahead, start] of wanted) {
+      const site = SITES.find((each) => each.name === name);
+      if (!site) continue;
+      const visit = { site, start, minutes: 45 };
+      this.newSheet(null, addDays(this.today, ahead), 0, visit, start).keep([], null);
+    }
+  }
+}

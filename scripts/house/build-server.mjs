@@ -1,0 +1,37 @@
+import { readFileSync } from 'node:fs';
+import path from 'node:path';
+import { SERVER, SERVER_DIST } from './places.mjs';
+
+/** Bundles the server, its set-up and its report worker; what only the core needs is bundled, other packages stay outside. */
+export async function buildServer() {
+  const { build } = await import('esbuild');
+  const outside = ['apps/server', 'packages/demo', 'packages/stand-ins']
+    .flatMap((place) =>
+      Object.keys(
+        JSON.parse(readFileSync(path.join(SERVER, '../..', place, 'package.json'), 'utf8'))
+          .dependencies,
+      ),
+    )
+    .filter((name) => !name.startsWith('@ant-trail/'));
+  await build({
+    entryPoints: {
+      main: path.join(SERVER, 'src/main.ts'),
+      setup: path.join(SERVER, 'src/setup/main.ts'),
+      'report-worker': path.join(SERVER, 'src/modules/reports/pdf/worker.ts'),
+    },
+    outdir: SERVER_DIST,
+    outExtension: { '.js': '.mjs' },
+    bundle: true,
+    platform: 'node',
+    format: 'esm',
+    target: 'node20',
+    sourcemap: true,
+    external: [...new Set(outside)].flatMap((name) => [name, `${name}/*`]),
+    tsconfigRaw: {
+      compilerOptions: { experimentalDecorators: true, useDefineForClassFields: false },
+    },
+    logLevel: 'warning',
+  });
+}
+
+export const REPORT_WORKER = path.join(SERVER_DIST, 'report-worker.mjs');
