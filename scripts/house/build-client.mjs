@@ -1,1 +1,70 @@
-export async function buildClient() {}
+import { createHash } from 'node:crypto';
+import { cpSync, existsSync, mkdirSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
+import { createRequire } from 'node:module';
+import path from 'node:path';
+import { command } from './command.mjs';
+import { CLIENT, CLIENT_DIST, ROOT } from './places.mjs';
+import { say } from './say.mjs';
+
+const STAMP = path.join(CLIENT_DIST, '.built-from');
+const SOURCES = ['apps/client', 'packages/core', 'packages/contract', 'package-lock.json', 'scripts/house/build-client.mjs'];
+const SKIPPED = new Set(['node_modules', 'dist', '.expo', 'fonts']);
+
+function* filesIn(place) {
+  if (!statSync(place).isDirectory()) {
+    yield place;
+    return;
+  }
+  for (const name of readdirSync(place).sort())
+    if (!SKIPPED.has(name)) yield* filesIn(path.join(place, name));
+}
+
+function fingerprint() {
+  const hash = createHash('sha256');
+  for (const source of SOURCES)
+    for (const file of filesIn(path.join(ROOT, source)))
+      hash.update(path.relative(ROOT, file)).update(readFileSync(file));
+  return hash.digest('hex');
+}
+
+/** The fonts are served by ourselves, from their packages. */
+function bringFonts() {
+  const require = createRequire(path.join(CLIENT, 'package.json'));
+  const fonts = path.join(CLIENT, 'public/fonts');
+  mkdirSync(fonts, { recursive: true });
+  for (const family of ['next', 'mono']) {
+    const name = `atkinson-hyperlegible-${family}`;
+    cpSync(
+      require.resolve(`@fontsource-variable/${name}/files/${name}-latin-wght-normal.woff2`),
+      path.join(fonts, `${family}.woff2`),
+    );
+  }
+}
+
+/** Exports the client and its service worker, when its sources changed since the last time. */
+export async function buildClient() {
+  const wanted = fingerprint();
+  if (existsSync(STAMP) && readFileSync(STAMP, 'utf8') === wanted) return;
+  say('building the client (about two minutes the first time)');
+  rmSync(STAMP, { force: true });
+  bringFonts();
+  await command(
+    path.join(ROOT, 'node_modules/.bin/expo'),
+    ['export', '--platform', 'web', '--output-dir', CLIENT_DIST],
+    {
+      cwd: CLIENT,
+      env: {
+        ...process.env,
+        CI: '1',
+        NODE_ENV: 'production',
+        EXPO_OFFLINE: '1',
+        EXPO_NO_TELEMETRY: '1',
+        EXPO_UNSTABLE_METRO_OPTIMIZE_GRAPH: '1',
+        EXPO_UNSTABLE_TREE_SHAKING: '1',
+      },
+    },
+  );
+  const { buildServiceWorker } = await import('./build-service-worker.mjs');
+  await buildServiceWorker();
+  writeFileSync(STAMP, wanted);
+}

@@ -41,8 +41,7 @@ const INSTRUCTIONS: Record<string, string> = {
   path: 'Walk the whole way and back; test one anchor.',
 };
 
-const mailName = (site: DemoSite): string =>
-  site.name.toLowerCase().replaceAll(/[^a-z0-9]+/g, '-');
+const mailName = (site: DemoSite): string => site.name.toLowerCase().replaceAll(/[^a-z0-9]+/g, '-');
 
 /**
  * The demo organisation, from a fixed seed and relative to now: 60 days of work behind it, a day

@@ -61,6 +61,20 @@ export class OpenSheet {
     return this.current;
   }
 
+  /** The ids of a path's heads: what an entry written now has seen. */
+  headsOf(path: string): string[] {
+    return this.logOf(path).heads.map((entry) => entry.id);
+  }
+
+  private logOf(path: string): PathLog {
+    if (path === STAGE_PATH) return this.stageLog;
+    const parsed = parsePath(path);
+    const logs = parsed && this.logs.get(parsed.key);
+    if (!logs) return EMPTY_PATH_LOG;
+    if (parsed.aspect === 'photo') return logs.photos.get(path) ?? EMPTY_PATH_LOG;
+    return parsed.aspect === 'reason' ? logs.reason : logs.answer;
+  }
+
   add(entries: readonly Entry[]): SheetState {
     const touched = this.takeIn(entries);
     if (touched === null) return this.current;

@@ -1,6 +1,7 @@
 export * from './answer.ts';
 export * from './fold.ts';
 export { isAnswered } from './fold-question.ts';
+export { judgeReading } from './judge.ts';
 export * from './plan.ts';
 export * from './refuse.ts';
 export * from './severity.ts';

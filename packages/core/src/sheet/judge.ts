@@ -10,7 +10,12 @@ const AMISS_FROM: Severity = 2;
 /** Compares a reading with what is expected of it; null when it is fine. */
 export function alertOf(question: Question, answer: Answer | null): Alert | null {
   if (question.kind !== 'number' || typeof answer?.value !== 'number') return null;
-  return rangeAlert(question, answer.value) ?? zoneAlert(question, answer.value);
+  return judgeReading(question, answer.value);
+}
+
+/** Judges a number as it is typed, before it is an answer; null when it is fine. */
+export function judgeReading(question: NumberQuestion, value: number): Alert | null {
+  return rangeAlert(question, value) ?? zoneAlert(question, value);
 }
 
 function rangeAlert(question: NumberQuestion, value: number): Alert | null {

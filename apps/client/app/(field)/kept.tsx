@@ -1,0 +1,1 @@
+export { KeptScreen as default } from '@/features/sync/field/kept-screen.tsx';

@@ -1,0 +1,1 @@
+export { SelfScreen as default } from '@/features/accounts/field/self-screen.tsx';

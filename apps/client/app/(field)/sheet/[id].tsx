@@ -1,0 +1,1 @@
+export { SheetScreen as default } from '@/features/capture/field/sheet-screen.tsx';

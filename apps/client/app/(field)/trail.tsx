@@ -1,0 +1,1 @@
+export { TrailScreen as default } from '@/features/planning/field/trail-screen.tsx';

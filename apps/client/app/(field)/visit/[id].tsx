@@ -1,0 +1,1 @@
+export { VisitScreen as default } from '@/features/planning/field/visit-screen.tsx';

@@ -1,0 +1,1 @@
+export { SignInScreen as default } from '@/features/accounts/sign-in-screen.tsx';

@@ -1,0 +1,103 @@
+import { styled, View } from '@tamagui/core';
+import type { ReactNode } from 'react';
+import { Body, Figure } from './text.tsx';
+
+const Frame = styled(View, {
+  render: 'button',
+  flexDirection: 'row',
+  alignItems: 'center',
+  justifyContent: 'center',
+  gap: '$2',
+  minHeight: 48,
+  paddingHorizontal: '$4',
+  borderWidth: 2,
+  borderColor: '$ink',
+  backgroundColor: 'transparent',
+  borderTopLeftRadius: '$sharp',
+  borderTopRightRadius: '$leaf',
+  borderBottomRightRadius: '$leaf',
+  borderBottomLeftRadius: '$leaf',
+  cursor: 'pointer',
+  hoverStyle: { backgroundColor: '$rule' },
+  pressStyle: { opacity: 0.75 },
+  variants: {
+    main: {
+      true: {
+        backgroundColor: '$bark',
+        borderColor: '$bark',
+        hoverStyle: { opacity: 0.88, backgroundColor: '$bark' },
+      },
+    },
+    plain: { true: { borderColor: 'transparent', paddingHorizontal: '$2' } },
+    dense: { true: { minHeight: 40, paddingHorizontal: '$3', borderWidth: 1 } },
+    off: { true: { opacity: 0.45, cursor: 'default' } },
+  } as const,
+});
+
+export interface ButtonProps {
+  readonly children: ReactNode;
+  readonly onPress: () => void;
+  readonly main?: boolean;
+  readonly plain?: boolean;
+  readonly dense?: boolean;
+  readonly disabled?: boolean;
+  /** The key that does the same, printed on the button. */
+  readonly shortcut?: string;
+  readonly label?: string;
+  readonly grow?: boolean;
+}
+
+export function Button(props: ButtonProps) {
+  const { children, onPress, main, plain, dense, disabled, shortcut, label, grow } = props;
+  const color = main ? '$onBark' : '$ink';
+  return (
+    <Frame
+      main={main}
+      plain={plain}
+      dense={dense}
+      off={disabled}
+      disabled={disabled}
+      onPress={disabled ? undefined : onPress}
+      aria-label={label}
+      aria-keyshortcuts={shortcut}
+      flexGrow={grow ? 1 : 0}
+      flexShrink={1}
+    >
+      <Body strong small={dense} color={color} userSelect="none">
+        {children}
+      </Body>
+      {shortcut ? (
+        <Figure tiny color={color} userSelect="none" aria-hidden>
+          {shortcut}
+        </Figure>
+      ) : null}
+    </Frame>
+  );
+}
+
+/** A link to somewhere outside the application: a call, a message, the phone's own map. */
+const LinkFrame = styled(Frame, { style: { textDecoration: 'none' } });
+
+export function OutsideLink({
+  href,
+  children,
+  label,
+}: {
+  href: string;
+  children: ReactNode;
+  label?: string;
+}) {
+  return (
+    <LinkFrame
+      render={<a href={href} />}
+      aria-label={label}
+      flexGrow={1}
+      flexBasis={0}
+      paddingHorizontal="$2"
+    >
+      <Body strong userSelect="none">
+        {children}
+      </Body>
+    </LinkFrame>
+  );
+}

@@ -1,0 +1,42 @@
+import { TamaguiProvider } from '@tamagui/core';
+import { useEffect, useSyncExternalStore, type ReactNode } from 'react';
+import { PALETTES, type ThemeName } from './palettes.ts';
+import { config } from './tamagui.config.ts';
+import { useThemeChoice } from './theme-choice.ts';
+
+const darkQuery = (): MediaQueryList | null =>
+  typeof matchMedia === 'function' ? matchMedia('(prefers-color-scheme: dark)') : null;
+
+function usePrefersDark(): boolean {
+  return useSyncExternalStore(
+    (changed) => {
+      const query = darkQuery();
+      query?.addEventListener('change', changed);
+      return () => query?.removeEventListener('change', changed);
+    },
+    () => darkQuery()?.matches ?? false,
+    () => false,
+  );
+}
+
+export function useThemeName(): ThemeName {
+  const choice = useThemeChoice((state) => state.choice);
+  const prefersDark = usePrefersDark();
+  return choice === 'as the phone' ? (prefersDark ? 'dark' : 'light') : choice;
+}
+
+/** Theme and type for everything below. */
+export function DesignProvider({ children }: { children: ReactNode }) {
+  const theme = useThemeName();
+  useEffect(() => {
+    document.body.style.background = PALETTES[theme].paper;
+    document
+      .querySelector('meta[name=theme-color]')
+      ?.setAttribute('content', PALETTES[theme].paper);
+  }, [theme]);
+  return (
+    <TamaguiProvider config={config} defaultTheme={theme} key={theme}>
+      {children}
+    </TamaguiProvider>
+  );
+}

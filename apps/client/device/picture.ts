@@ -1,0 +1,39 @@
+import { sha256Hex, type PhotoValue } from '@ant-trail/core/log';
+
+/** Long side of a photo after resizing, in pixels: enough to read a rating plate. */
+const LONGEST_SIDE = 1600;
+const QUALITY = 0.82;
+
+export interface TakenPicture {
+  readonly value: PhotoValue;
+  readonly bytes: Blob;
+}
+
+/** Resizes a picture on the phone and names it by its hash. Throws with words for the person. */
+export async function takePicture(file: Blob, takenAt: Date): Promise<TakenPicture> {
+  if (file.size === 0) throw new Error('This photo is empty. Take it again.');
+  const bitmap = await createImageBitmap(file).catch(() => null);
+  if (!bitmap) throw new Error('This file is not a picture the phone can read.');
+  const scale = Math.min(1, LONGEST_SIDE / Math.max(bitmap.width, bitmap.height));
+  const canvas = document.createElement('canvas');
+  canvas.width = Math.max(1, Math.round(bitmap.width * scale));
+  canvas.height = Math.max(1, Math.round(bitmap.height * scale));
+  canvas.getContext('2d')?.drawImage(bitmap, 0, 0, canvas.width, canvas.height);
+  bitmap.close();
+  const bytes = await new Promise<Blob | null>((resolve) =>
+    canvas.toBlob(resolve, 'image/jpeg', QUALITY),
+  );
+  if (!bytes) throw new Error('The photo could not be made smaller. Try once more.');
+  return {
+    bytes,
+    value: {
+      sha256: sha256Hex(new Uint8Array(await bytes.arrayBuffer())),
+      type: 'image/jpeg',
+      bytes: bytes.size,
+      width: canvas.width,
+      height: canvas.height,
+      takenAt: takenAt.toISOString(),
+      comment: '',
+    },
+  };
+}

@@ -1,0 +1,92 @@
+import { useRouter } from 'expo-router';
+import { useState } from 'react';
+import { Column, Scroll } from '@/design/box.tsx';
+import { Button } from '@/design/button.tsx';
+import { Segments } from '@/design/choose.tsx';
+import { Dots } from '@/design/dots.tsx';
+import { FieldFoot, FieldHead, FieldPage } from '@/design/field-frame.tsx';
+import { Notice } from '@/design/notice.tsx';
+import { Body, Heading, Title } from '@/design/text.tsx';
+import { useThemeChoice, type ThemeChoice } from '@/design/theme-choice.ts';
+import { wordsFor } from '@/device/api.ts';
+import { FieldNav } from '@/features/planning/field/field-nav.tsx';
+import { sayShortDay } from '@/features/planning/wording.ts';
+import { useKept } from '@/features/sync/kept.ts';
+import { useMe, useSession, worksAtDesk } from '../session.ts';
+
+const THEMES: readonly { value: ThemeChoice; label: string }[] = [
+  { value: 'as the phone', label: 'As the phone' },
+  { value: 'light', label: 'Light' },
+  { value: 'dark', label: 'Dark' },
+  { value: 'sunlight', label: 'Sun' },
+];
+
+/** The person: credentials, how it looks, and signing out. */
+export function SelfScreen() {
+  const me = useMe();
+  const signOut = useSession((state) => state.signOut);
+  const { choice, choose } = useThemeChoice();
+  const kept = useKept();
+  const router = useRouter();
+  const [problem, setProblem] = useState<string | null>(null);
+  const unsent = (kept?.operations ?? 0) + (kept?.photos ?? 0) + (kept?.refused ?? 0);
+  const leave = async () => {
+    if (unsent > 0) {
+      setProblem(
+        `${unsent} ${unsent === 1 ? 'thing is' : 'things are'} still kept only here. Go to “Sending”, send them, then sign out.`,
+      );
+      return;
+    }
+    try {
+      await signOut();
+      router.replace('/sign-in');
+    } catch (error) {
+      setProblem(wordsFor(error));
+    }
+  };
+  return (
+    <FieldPage>
+      <FieldHead>
+        <Title>{me.person.name}</Title>
+        <Body small quiet>
+          {me.person.trade} · {me.organisation.name}, {me.branch.name}
+        </Body>
+      </FieldHead>
+      <Scroll render="main">
+        <Column padding="$4" gap="$4">
+          <Column gap="$2">
+            <Heading>Credentials</Heading>
+            {me.person.credentials.map((credential) => (
+              <Body key={credential.id}>
+                {credential.kind} {credential.number}, valid to {sayShortDay(credential.expiresOn)}{' '}
+                {credential.expiresOn.slice(0, 4)}
+              </Body>
+            ))}
+            {me.person.credentials.length === 0 ? <Body quiet>None are on record.</Body> : null}
+          </Column>
+          <Dots />
+          <Column gap="$2">
+            <Heading>How it looks</Heading>
+            <Segments label="How it looks" options={THEMES} chosen={[choice]} onPress={choose} />
+            <Body small quiet>
+              “Sun” has the highest contrast.
+            </Body>
+          </Column>
+          <Dots />
+          {problem ? (
+            <Notice tone="eyes" mark="needs eyes" alert>
+              {problem}
+            </Notice>
+          ) : null}
+          {worksAtDesk(me) ? (
+            <Button onPress={() => router.navigate('/day')}>To the desk</Button>
+          ) : null}
+          <Button onPress={() => void leave()}>Sign out</Button>
+        </Column>
+      </Scroll>
+      <FieldFoot>
+        <FieldNav />
+      </FieldFoot>
+    </FieldPage>
+  );
+}

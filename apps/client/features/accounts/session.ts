@@ -1,0 +1,59 @@
+import { Me, type SignIn } from '@ant-trail/contract/accounts';
+import { create } from 'zustand';
+import { ask, Refused, tell } from '@/device/api.ts';
+
+const KEY = 'ant-trail.me';
+
+interface SessionState {
+  /** Who is signed in, as this phone remembers: it must know that with no network too. */
+  readonly me: Me | null;
+  /** The office no longer knows the session; work goes on, sending waits for a sign-in. */
+  readonly lapsed: boolean;
+  readonly signIn: (input: SignIn) => Promise<void>;
+  readonly signOut: () => Promise<void>;
+  readonly refresh: () => Promise<void>;
+  readonly lapse: () => void;
+}
+
+function remembered(): Me | null {
+  const stored = globalThis.localStorage?.getItem(KEY);
+  if (!stored) return null;
+  const read = Me.safeParse(JSON.parse(stored));
+  return read.success ? read.data : null;
+}
+
+export const useSession = create<SessionState>((set) => {
+  const remember = (me: Me | null): void => {
+    if (me) localStorage.setItem(KEY, JSON.stringify(me));
+    else localStorage.removeItem(KEY);
+    set({ me, lapsed: false });
+  };
+  return {
+    me: remembered(),
+    lapsed: false,
+    signIn: async (input) => remember(await ask(Me, 'POST', '/api/sign-in', input)),
+    signOut: async () => {
+      await tell('POST', '/api/sign-out');
+      remember(null);
+    },
+    refresh: async () => {
+      try {
+        remember(await ask(Me, 'GET', '/api/me'));
+      } catch (error) {
+        if (error instanceof Refused && error.status === 401) set({ lapsed: true });
+      }
+    },
+    lapse: () => set({ lapsed: true }),
+  };
+});
+
+/** The person signed in; screens behind the sign-in use this. */
+export function useMe(): Me {
+  const me = useSession((state) => state.me);
+  if (!me) throw new Error('nobody is signed in');
+  return me;
+}
+
+/** Whether a person works at the desk or in the field first. */
+export const worksAtDesk = (me: Me): boolean =>
+  me.person.roles.some((role) => role !== 'technician');

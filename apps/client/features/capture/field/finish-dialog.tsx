@@ -1,0 +1,97 @@
+import { STAGE_PATH } from '@ant-trail/core/log';
+import { sayAnswer, type QuestionState } from '@ant-trail/core/sheet';
+import { useRouter } from 'expo-router';
+import { Column, Row } from '@/design/box.tsx';
+import { Button } from '@/design/button.tsx';
+import { Dialog } from '@/design/dialog.tsx';
+import { Mark } from '@/design/mark.tsx';
+import { PressableRow } from '@/design/pressable-row.tsx';
+import { Body } from '@/design/text.tsx';
+import { useMe } from '@/features/accounts/session.ts';
+import { recordStep } from '@/features/planning/field/visit-steps.ts';
+import { sayShortDay } from '@/features/planning/wording.ts';
+import { usePhone } from '@/features/sync/phone.tsx';
+import { useSheetSession, useSheetState } from './sheet-context.tsx';
+
+export interface FinishDialogProps {
+  readonly onClose: () => void;
+  readonly onEdit: (section: string, key: string) => void;
+}
+
+/** The last read-through: everything that was answered, each a tap away from being mended. */
+export function FinishDialog({ onClose, onEdit }: FinishDialogProps) {
+  const session = useSheetSession();
+  const state = useSheetState();
+  const { store, engine } = usePhone();
+  const { person } = useMe();
+  const router = useRouter();
+  const finish = async () => {
+    const problem = await session.write(STAGE_PATH, 'finish', null);
+    if (problem) return;
+    const { visit } = session.context;
+    if (!visit.events.some((event) => event.kind === 'left'))
+      await recordStep(store, { visit: visit.id, by: person.id, kind: 'left' });
+    engine.soon();
+    router.navigate('/trail');
+  };
+  return (
+    <Dialog title="Read it through once" onClose={onClose}>
+      <Column gap="$3">
+        <Column
+          maxHeight="58vh"
+          style={{ overflowY: 'auto' }}
+          role="list"
+          tabIndex={0}
+          aria-label="Your answers"
+        >
+          {state.sections.flatMap((section) =>
+            section.questions.map((question) => (
+              <Line
+                key={question.question.key}
+                state={question}
+                onPress={() => onEdit(section.section.id, question.question.key)}
+              />
+            )),
+          )}
+        </Column>
+        <Body small quiet>
+          {state.findings.length === 0
+            ? 'No findings.'
+            : `${state.findings.length} ${state.findings.length === 1 ? 'finding' : 'findings'}.`}{' '}
+          Once finished, the office reads it.
+        </Body>
+        <Button main onPress={() => void finish()}>
+          Finish the sheet
+        </Button>
+      </Column>
+    </Dialog>
+  );
+}
+
+function Line({ state, onPress }: { state: QuestionState; onPress: () => void }) {
+  const { question, answer, finding, photos } = state;
+  const said = answer
+    ? question.kind === 'date'
+      ? sayShortDay(String(answer.value))
+      : sayAnswer(question, answer.value, answer.unit)
+    : photos.length > 0
+      ? `${photos.length} ${photos.length === 1 ? 'photo' : 'photos'}`
+      : '–';
+  return (
+    <Column role="listitem" borderBottomWidth={1} borderColor="$rule">
+      <PressableRow paddingVertical="$2" onPress={onPress}>
+        <Row justifyContent="space-between" gap="$3" alignSelf="stretch">
+          <Body small flex={1}>
+            {question.label}
+          </Body>
+          <Row gap="$1" maxWidth="48%">
+            {finding && finding.severity >= 2 ? <Mark name="needs eyes" size={16} /> : null}
+            <Body small strong eyes={Boolean(finding && finding.severity >= 2)}>
+              {said}
+            </Body>
+          </Row>
+        </Row>
+      </PressableRow>
+    </Column>
+  );
+}

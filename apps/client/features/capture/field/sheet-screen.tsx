@@ -1,0 +1,158 @@
+import { useLocalSearchParams, useRouter } from 'expo-router';
+import { useEffect, useState } from 'react';
+import { Column, Row, Scroll } from '@/design/box.tsx';
+import { Button } from '@/design/button.tsx';
+import { ActionBar } from '@/design/action-bar.tsx';
+import { FieldFoot, FieldHead, FieldPage } from '@/design/field-frame.tsx';
+import { Notice } from '@/design/notice.tsx';
+import { Body, Heading } from '@/design/text.tsx';
+import { useMe } from '@/features/accounts/session.ts';
+import { usePhone } from '@/features/sync/phone.tsx';
+import { FinishDialog } from './finish-dialog.tsx';
+import { QuestionBlock, questionAnchor } from './question-block.tsx';
+import { SectionTrail } from './section-trail.tsx';
+import { SheetSessionContext, useSheetSession, useSheetState } from './sheet-context.tsx';
+import { openSession, type SheetSession } from './sheet-session.ts';
+
+/** A sheet being filled in, from what is kept on the phone alone. */
+export function SheetScreen() {
+  const { id } = useLocalSearchParams<{ id: string }>();
+  const { store, engine } = usePhone();
+  const { person } = useMe();
+  const router = useRouter();
+  const [session, setSession] = useState<SheetSession | null | undefined>();
+  useEffect(() => {
+    let opened: SheetSession | null = null;
+    let closed = false;
+    void openSession(store, id, person.id, engine.soon).then((found) => {
+      if (closed) found?.close();
+      else setSession((opened = found));
+    });
+    return () => {
+      closed = true;
+      opened?.close();
+    };
+  }, [store, engine, id, person.id]);
+  if (session === null)
+    return (
+      <FieldPage>
+        <Column padding="$4" gap="$3">
+          <Heading>This sheet is not on your phone</Heading>
+          <Body quiet>It may have been given to somebody else.</Body>
+          <Button onPress={() => router.navigate('/trail')}>Back to the trail</Button>
+        </Column>
+      </FieldPage>
+    );
+  return session ? (
+    <SheetSessionContext.Provider value={session}>
+      <OpenedSheet />
+    </SheetSessionContext.Provider>
+  ) : (
+    <FieldPage />
+  );
+}
+
+function OpenedSheet() {
+  const { site, job } = useSheetSession().context;
+  const state = useSheetState();
+  const router = useRouter();
+  const [chosen, setChosen] = useState<string | null>(null);
+  const [finishing, setFinishing] = useState(false);
+  const [jump, setJump] = useState<{ key: string } | null>(null);
+  const sections = state.sections.filter((section) => section.questions.length > 0);
+  const firstOpen = sections.find((s) => s.questions.some((q) => q.looseEnds.length > 0));
+  const [start] = useState(firstOpen?.section.id ?? sections[0]?.section.id);
+  const here = sections.find((s) => s.section.id === (chosen ?? start)) ?? sections[0];
+  const index = here ? sections.indexOf(here) : 0;
+  const following = sections[index + 1];
+  const locked = state.stage === 'finished' || state.stage === 'approved';
+  const loose = state.looseEnds;
+
+  useEffect(() => {
+    if (!jump) return;
+    const element = document.getElementById(questionAnchor(jump.key));
+    element?.scrollIntoView({ block: 'start' });
+    element
+      ?.querySelector<HTMLElement>('input:not([hidden]), textarea, button')
+      ?.focus({ preventScroll: true });
+  }, [jump]);
+
+  const go = (section: string): void => {
+    setChosen(section);
+    document.getElementById('sheet-scroll')?.scrollTo({ top: 0 });
+  };
+  const nextLooseEnd = (): void => {
+    const [end] = loose;
+    if (!end) return;
+    setChosen(end.section);
+    setJump({ key: end.key });
+  };
+  return (
+    <FieldPage>
+      <FieldHead borderBottomWidth={1} borderColor="$rule" backgroundColor="$sheet">
+        <Row justifyContent="space-between" gap="$2">
+          <Body render="h1" margin={0} strong fontSize="$4" lineHeight="$4" flex={1}>
+            {site.name} · {job.title.toLowerCase()}
+          </Body>
+          <Button plain dense onPress={() => router.navigate('/trail')} label="Back to the trail">
+            Trail
+          </Button>
+        </Row>
+        <SectionTrail sections={sections} here={here?.section.id ?? ''} onGo={go} />
+        <Row justifyContent="space-between">
+          <Body small strong>
+            {here?.section.title}, {here?.answered} of {here?.asked}
+          </Body>
+          <Body small quiet>
+            {loose.length === 0
+              ? 'nothing missing'
+              : `${loose.length} ${loose.length === 1 ? 'loose end' : 'loose ends'} in all`}
+          </Body>
+        </Row>
+      </FieldHead>
+      <Scroll render="main" id="sheet-scroll">
+        {state.stage === 'returned' ? (
+          <Notice tone="info" mark="returned">
+            Returned to you: “{state.stageEntry?.reason}”
+          </Notice>
+        ) : null}
+        {locked ? (
+          <Notice tone="info" mark={state.stage === 'approved' ? 'approved' : 'finished'}>
+            {state.stage === 'approved'
+              ? 'Approved by the office.'
+              : 'Finished. The office reads it next.'}
+          </Notice>
+        ) : null}
+        {here?.questions.map((question) => (
+          <QuestionBlock key={question.question.key} state={question} locked={locked} />
+        ))}
+        {following ? (
+          <Row padding="$4">
+            <Button onPress={() => go(following.section.id)}>
+              On to: {following.section.title}
+            </Button>
+          </Row>
+        ) : null}
+      </Scroll>
+      <FieldFoot>
+        {locked ? (
+          <ActionBar words="Back to the trail" onPress={() => router.navigate('/trail')} />
+        ) : loose.length > 0 ? (
+          <ActionBar words="Next loose end" count={loose.length} onPress={nextLooseEnd} />
+        ) : (
+          <ActionBar words="Finish" onPress={() => setFinishing(true)} />
+        )}
+      </FieldFoot>
+      {finishing ? (
+        <FinishDialog
+          onClose={() => setFinishing(false)}
+          onEdit={(section, key) => {
+            setFinishing(false);
+            setChosen(section);
+            setJump({ key });
+          }}
+        />
+      ) : null}
+    </FieldPage>
+  );
+}

@@ -1,0 +1,129 @@
+import { View } from '@tamagui/core';
+import type { Photo, QuestionState } from '@ant-trail/core/sheet';
+import { useRef, useState } from 'react';
+import { Column, Row } from '@/design/box.tsx';
+import { Button } from '@/design/button.tsx';
+import { Dialog } from '@/design/dialog.tsx';
+import { Input } from '@/design/input.tsx';
+import { Body } from '@/design/text.tsx';
+import { KeptPicture } from '@/features/media/kept-picture.tsx';
+import { useSheetSession } from '../field/sheet-context.tsx';
+
+/** The photos of a question, each with its comment, and the way to add one. */
+export function PhotoStrip({ state, locked }: { state: QuestionState; locked: boolean }) {
+  const session = useSheetSession();
+  const picker = useRef<HTMLInputElement>(null);
+  const [problem, setProblem] = useState<string | null>(null);
+  const [busy, setBusy] = useState(false);
+  const [opened, setOpened] = useState<string | null>(null);
+  const { key, label } = state.question;
+  const wanted = state.looseEnds.some((end) => end.missing === 'photo');
+  const take = async (files: FileList | null) => {
+    setBusy(true);
+    for (const file of files ?? []) setProblem(await session.addPhoto(key, file));
+    setBusy(false);
+    if (picker.current) picker.current.value = '';
+  };
+  const photo = state.photos.find((each) => each.path === opened);
+  return (
+    <Column gap="$2">
+      <Row gap="$2" flexWrap="wrap">
+        {state.photos.map((each) => (
+          <Thumb key={each.path} photo={each} onPress={() => setOpened(each.path)} />
+        ))}
+        {locked ? null : (
+          <>
+            <input
+              ref={picker}
+              type="file"
+              accept="image/*"
+              multiple
+              hidden
+              aria-label={`Photo for ${label}`}
+              data-photo-for={key}
+              onChange={(event) => void take(event.target.files)}
+            />
+            <Button
+              dense={!wanted}
+              onPress={() => picker.current?.click()}
+              disabled={busy}
+              label={`Add a photo to ${label}`}
+            >
+              {busy ? 'Keeping it …' : 'Add a photo'}
+            </Button>
+          </>
+        )}
+      </Row>
+      {problem ? (
+        <Body small eyes role="alert">
+          {problem}
+        </Body>
+      ) : null}
+      {photo ? <PhotoDialog photo={photo} locked={locked} onClose={() => setOpened(null)} /> : null}
+    </Column>
+  );
+}
+
+function Thumb({ photo, onPress }: { photo: Photo; onPress: () => void }) {
+  return (
+    <View
+      render="button"
+      width={84}
+      height={84}
+      overflow="hidden"
+      cursor="pointer"
+      borderTopLeftRadius="$sharp"
+      borderTopRightRadius="$leaf"
+      borderBottomRightRadius="$leaf"
+      borderBottomLeftRadius="$leaf"
+      onPress={onPress}
+      aria-label={`Photo: ${photo.value.comment || 'no comment yet'}`}
+    >
+      <KeptPicture sha256={photo.value.sha256} alt="" cover />
+    </View>
+  );
+}
+
+interface PhotoDialogProps {
+  readonly photo: Photo;
+  readonly locked: boolean;
+  readonly onClose: () => void;
+}
+
+function PhotoDialog({ photo, locked, onClose }: PhotoDialogProps) {
+  const session = useSheetSession();
+  const [comment, setComment] = useState(photo.value.comment);
+  const close = (): void => {
+    if (comment !== photo.value.comment)
+      void session.write(photo.path, 'answer', { ...photo.value, comment });
+    onClose();
+  };
+  return (
+    <Dialog title="Photo" onClose={close}>
+      <View height={280} overflow="hidden">
+        <KeptPicture sha256={photo.value.sha256} alt={photo.value.comment || 'Photo'} />
+      </View>
+      {locked ? (
+        <Body>{photo.value.comment || 'No comment.'}</Body>
+      ) : (
+        <>
+          <Input label="Comment" value={comment} onChange={setComment} />
+          <Row gap="$2">
+            <Button
+              grow
+              onPress={() => {
+                void session.write(photo.path, 'clear', null);
+                onClose();
+              }}
+            >
+              Remove
+            </Button>
+            <Button grow main onPress={close}>
+              Keep
+            </Button>
+          </Row>
+        </>
+      )}
+    </Dialog>
+  );
+}

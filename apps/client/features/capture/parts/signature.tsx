@@ -1,0 +1,136 @@
+import { useTheme, View } from '@tamagui/core';
+import { isSignature } from '@ant-trail/core/sheet';
+import type { SignatureValue } from '@ant-trail/core/log';
+import { useRef, useState, type PointerEvent } from 'react';
+import { Column, Row } from '@/design/box.tsx';
+import { Button } from '@/design/button.tsx';
+import { Input } from '@/design/input.tsx';
+import { SignatureDrawing, toPath } from '@/design/signature-drawing.tsx';
+import { Body } from '@/design/text.tsx';
+import { useMe } from '@/features/accounts/session.ts';
+import { useSheetSession, type PartProps } from '../field/sheet-context.tsx';
+
+type Stroke = [number, number][];
+
+const HEIGHT = 150;
+
+/** Signed with a finger; who signs is written beside it. */
+export function SignaturePart({ state, locked }: PartProps) {
+  const session = useSheetSession();
+  const signed = isSignature(state.answer?.value) ? state.answer.value : null;
+  if (signed)
+    return (
+      <Column gap="$2">
+        <SignatureDrawing value={signed} height={110} />
+        <Row justifyContent="space-between">
+          <Body small quiet>
+            Signed by {signed.name}
+          </Body>
+          {locked ? null : (
+            <Button dense onPress={() => void session.write(state.question.key, 'clear', null)}>
+              Sign again
+            </Button>
+          )}
+        </Row>
+      </Column>
+    );
+  return locked ? (
+    <Body quiet>Not signed.</Body>
+  ) : (
+    <Pad
+      label={state.question.label}
+      onSign={(value) => void session.write(state.question.key, 'answer', value)}
+    />
+  );
+}
+
+function Pad({ label, onSign }: { label: string; onSign: (value: SignatureValue) => void }) {
+  const theme = useTheme();
+  const { person } = useMe();
+  const [name, setName] = useState(person.name);
+  const [strokes, setStrokes] = useState<Stroke[]>([]);
+  const [problem, setProblem] = useState<string>();
+  const drawing = useRef(false);
+
+  const point = (event: PointerEvent<SVGSVGElement>): [number, number] => {
+    const box = event.currentTarget.getBoundingClientRect();
+    const round = (n: number): number => Math.round(n * 1000) / 1000;
+    return [
+      round((event.clientX - box.left) / box.width),
+      round((event.clientY - box.top) / box.width),
+    ];
+  };
+  const done = (): void => {
+    if (!name.trim()) setProblem('Write who signs.');
+    else if (strokes.length === 0) setProblem('Sign in the box with a finger or the mouse.');
+    else onSign({ name: name.trim(), strokes });
+  };
+  return (
+    <Column gap="$2">
+      <Input label="Who signs" value={name} onChange={setName} />
+      <View
+        backgroundColor="$sheet"
+        borderWidth={2}
+        borderStyle="dashed"
+        borderColor="$sand"
+        borderTopLeftRadius="$sharp"
+        borderTopRightRadius="$leaf"
+        borderBottomRightRadius="$leaf"
+        borderBottomLeftRadius="$leaf"
+      >
+        <svg
+          role="img"
+          aria-label={`${label}: sign here`}
+          width="100%"
+          height={HEIGHT}
+          style={{ touchAction: 'none', cursor: 'crosshair', display: 'block' }}
+          onPointerDown={(event) => {
+            event.currentTarget.setPointerCapture(event.pointerId);
+            drawing.current = true;
+            const start = point(event);
+            setProblem(undefined);
+            setStrokes((before) => [...before, [start]]);
+          }}
+          onPointerMove={(event) => {
+            if (!drawing.current) return;
+            const next = point(event);
+            setStrokes((before) => [...before.slice(0, -1), [...(before.at(-1) ?? []), next]]);
+          }}
+          onPointerUp={() => {
+            drawing.current = false;
+          }}
+        >
+          <svg
+            viewBox="0 0 1 1"
+            width="100%"
+            height="100%"
+            preserveAspectRatio="xMinYMin slice"
+            aria-hidden
+          >
+            <path
+              d={strokes.map(toPath).join(' ')}
+              fill="none"
+              stroke={theme.ink.get()}
+              strokeWidth={0.008}
+              strokeLinecap="round"
+              strokeLinejoin="round"
+            />
+          </svg>
+        </svg>
+      </View>
+      {problem ? (
+        <Body small eyes role="alert">
+          {problem}
+        </Body>
+      ) : null}
+      <Row gap="$2">
+        <Button grow onPress={() => setStrokes([])} disabled={strokes.length === 0}>
+          Wipe
+        </Button>
+        <Button grow main onPress={done}>
+          Sign
+        </Button>
+      </Row>
+    </Column>
+  );
+}

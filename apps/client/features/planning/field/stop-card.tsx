@@ -1,0 +1,62 @@
+import { View } from '@tamagui/core';
+import { sayMinute } from '@ant-trail/core/calendar';
+import { useRouter } from 'expo-router';
+import { Column, Row } from '@/design/box.tsx';
+import { Button, OutsideLink } from '@/design/button.tsx';
+import { Notice } from '@/design/notice.tsx';
+import { Body } from '@/design/text.tsx';
+import type { TrailStop } from './trail.ts';
+
+/** The next stop opened out: what to do, what to beware of, whom to call. */
+export function StopCard({ stop, way }: { stop: TrailStop; way: string }) {
+  const { site, job, returnedWith } = stop;
+  const router = useRouter();
+  const contact = site.contacts.find(({ phone }) => phone);
+  return (
+    <View>
+      <Column padding="$4" paddingBottom="$3" gap="$1">
+        <Body small quiet>
+          {way}
+        </Body>
+        <Body render="h2" margin={0} strong fontSize={24} lineHeight={29}>
+          {site.name}
+        </Body>
+        <Body>{job.instructions || job.title}</Body>
+        {job.windowFrom !== null && job.windowTo !== null ? (
+          <Body small strong>
+            between {sayMinute(job.windowFrom)} and {sayMinute(job.windowTo)}
+          </Body>
+        ) : null}
+      </Column>
+      {site.hazards.map((hazard) => (
+        <Notice key={hazard} tone="eyes" mark="needs eyes">
+          {hazard}
+        </Notice>
+      ))}
+      {returnedWith !== null ? (
+        <Notice tone="info" mark="returned">
+          Returned to you: “{returnedWith}”
+        </Notice>
+      ) : null}
+      <Row padding="$4" paddingTop="$3" gap="$2" alignItems="stretch">
+        {contact ? (
+          <OutsideLink
+            href={`tel:${contact.phone.replaceAll(' ', '')}`}
+            label={`Call ${contact.name}`}
+          >
+            Call
+          </OutsideLink>
+        ) : null}
+        <OutsideLink
+          href={`geo:${site.lat},${site.lon}?q=${site.lat},${site.lon}`}
+          label="Directions"
+        >
+          Way there
+        </OutsideLink>
+        <Button grow onPress={() => router.navigate(`/visit/${stop.visit.id}`)}>
+          More
+        </Button>
+      </Row>
+    </View>
+  );
+}

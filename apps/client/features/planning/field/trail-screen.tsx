@@ -1,0 +1,157 @@
+import { addDays, sayLength, sayMinute } from '@ant-trail/core/calendar';
+import { estimateTravelMinutes } from '@ant-trail/core/planning';
+import { View } from '@tamagui/core';
+import { useRouter } from 'expo-router';
+import { useState } from 'react';
+import { Column, Leaf, Row, Scroll } from '@/design/box.tsx';
+import { Button } from '@/design/button.tsx';
+import { Dots } from '@/design/dots.tsx';
+import { FieldFoot, FieldHead, FieldPage } from '@/design/field-frame.tsx';
+import { PressableRow } from '@/design/pressable-row.tsx';
+import { Body, Heading, Title } from '@/design/text.tsx';
+import { useLive } from '@/device/use-live.ts';
+import { useNow } from '@/device/use-now.ts';
+import { useMe } from '@/features/accounts/session.ts';
+import { KeptLine } from '@/features/sync/field/kept-line.tsx';
+import { usePhone } from '@/features/sync/phone.tsx';
+import { sayDay, sayNearDay } from '../wording.ts';
+import { FieldNav } from './field-nav.tsx';
+import { markFor, standingWords } from './step-words.ts';
+import { StopCard } from './stop-card.tsx';
+import { TrailStep } from './trail-line.tsx';
+import { loadTrail, type Trail, type TrailStop } from './trail.ts';
+import { VisitBar } from './visit-bar.tsx';
+
+/** The person's day, stop by stop, the next one opened out. */
+export function TrailScreen() {
+  const { organisation } = useMe();
+  const { store } = usePhone();
+  const { day: today } = useNow(organisation.timeZone);
+  const [ahead, setAhead] = useState(0);
+  const day = addDays(today, ahead);
+  const trail = useLive(() => loadTrail(store, day, today), [store, day, today]);
+  return (
+    <FieldPage>
+      <FieldHead>
+        <Row justifyContent="space-between" alignItems="flex-end">
+          <Column>
+            <Body small quiet>
+              {sayDay(day)}
+            </Body>
+            <Title>{ahead === 0 ? 'Your trail' : 'Coming up'}</Title>
+          </Column>
+          <KeptLine />
+        </Row>
+      </FieldHead>
+      <Scroll render="main" paddingRight="$4">
+        {trail ? <Stops trail={trail} today={today} isToday={ahead === 0} /> : null}
+        <Row padding="$4" paddingLeft={92} gap="$2" flexWrap="wrap">
+          {ahead > 0 ? (
+            <Button dense onPress={() => setAhead(ahead - 1)}>
+              {ahead === 1 ? 'Today' : 'Day before'}
+            </Button>
+          ) : null}
+          {ahead < 7 ? (
+            <Button dense onPress={() => setAhead(ahead + 1)}>
+              {ahead === 0 ? 'Tomorrow' : 'Day after'}
+            </Button>
+          ) : null}
+        </Row>
+      </Scroll>
+      <FieldFoot>
+        {trail?.next && ahead === 0 ? <VisitBar stop={trail.next} /> : null}
+        <FieldNav />
+      </FieldFoot>
+    </FieldPage>
+  );
+}
+
+interface StopsProps {
+  readonly trail: Trail;
+  readonly today: string;
+  readonly isToday: boolean;
+}
+
+function Stops({ trail, today, isToday }: StopsProps) {
+  const { leftOver, stops, next } = trail;
+  if (leftOver.length + stops.length === 0)
+    return (
+      <Column paddingHorizontal="$4" paddingVertical="$6" gap="$2">
+        <Heading>Nothing on your trail {isToday ? 'today' : 'this day'}</Heading>
+        <Body quiet>When the office gives you a visit, it appears here by itself.</Body>
+      </Column>
+    );
+  const walkedTo = stops.findIndex((stop) => stop.step !== 'nothing');
+  return (
+    <View role="list" aria-label="Stops">
+      {leftOver.map((stop) => (
+        <Stop
+          key={stop.visit.id}
+          stop={stop}
+          time={sayNearDay(stop.visit.day, today).slice(0, 9)}
+          isNext={isToday && next === stop}
+          walked={false}
+          last={stops.length === 0 && stop === leftOver.at(-1)}
+        />
+      ))}
+      {leftOver.length > 0 && stops.length > 0 ? (
+        <View paddingLeft={92} paddingBottom="$3">
+          <Dots />
+        </View>
+      ) : null}
+      {stops.map((stop, index) => (
+        <Stop
+          key={stop.visit.id}
+          stop={stop}
+          time={sayMinute(stop.visit.start)}
+          isNext={isToday && next === stop}
+          walked={walkedTo < 0 || index < walkedTo}
+          last={index === stops.length - 1}
+          before={stops[index - 1]}
+        />
+      ))}
+    </View>
+  );
+}
+
+interface StopProps {
+  readonly stop: TrailStop;
+  readonly time: string;
+  readonly isNext: boolean;
+  readonly walked: boolean;
+  readonly last: boolean;
+  readonly before?: TrailStop | undefined;
+}
+
+function Stop({ stop, time, isNext, walked, last, before }: StopProps) {
+  const router = useRouter();
+  const { organisation } = useMe();
+  const way = before
+    ? `${estimateTravelMinutes(before.site, stop.site)} min away · about ${sayLength(stop.visit.minutes)} there`
+    : `about ${sayLength(stop.visit.minutes)} there`;
+  return (
+    <TrailStep time={time} mark={markFor(stop, isNext)} walked={walked} last={last} strong={isNext}>
+      {isNext ? (
+        <Leaf strong overflow="hidden">
+          <StopCard stop={stop} way={way} />
+        </Leaf>
+      ) : (
+        <PressableRow
+          gap={0}
+          paddingVertical="$2"
+          onPress={() => router.navigate(`/visit/${stop.visit.id}`)}
+        >
+          <Body strong={stop.step !== 'nothing'}>{stop.site.name}</Body>
+          <Body small quiet={stop.returnedWith === null} eyes={stop.returnedWith !== null}>
+            {standingWords(stop, organisation.timeZone)}
+          </Body>
+          {stop.site.hazards.length > 0 && stop.step !== 'nothing' ? (
+            <Body small eyes>
+              {stop.site.hazards[0]}
+            </Body>
+          ) : null}
+        </PressableRow>
+      )}
+    </TrailStep>
+  );
+}

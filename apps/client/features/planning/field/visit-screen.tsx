@@ -1,0 +1,146 @@
+import { sayLength, sayMinute } from '@ant-trail/core/calendar';
+import { sayDistance } from '@ant-trail/core/geo';
+import { useLocalSearchParams, useRouter } from 'expo-router';
+import type { ReactNode } from 'react';
+import { Column, Row, Rule, Scroll } from '@/design/box.tsx';
+import { Button, OutsideLink } from '@/design/button.tsx';
+import { FieldFoot, FieldHead, FieldPage } from '@/design/field-frame.tsx';
+import { Mark } from '@/design/mark.tsx';
+import { Notice } from '@/design/notice.tsx';
+import { Body, Figure, Heading, Title } from '@/design/text.tsx';
+import { useLive } from '@/device/use-live.ts';
+import { useMe } from '@/features/accounts/session.ts';
+import { usePhone } from '@/features/sync/phone.tsx';
+import { sayDay, sayWhen } from '../wording.ts';
+import { markFor, standingWords } from './step-words.ts';
+import { loadStop, type TrailStop } from './trail.ts';
+import { VisitBar } from './visit-bar.tsx';
+
+/** One stop with everything the phone knows of it. */
+export function VisitScreen() {
+  const { id } = useLocalSearchParams<{ id: string }>();
+  const { store } = usePhone();
+  const router = useRouter();
+  const stop = useLive(async () => {
+    const visit = await store.visits.get(id);
+    return visit ? loadStop(store, visit) : null;
+  }, [store, id]);
+  return (
+    <FieldPage>
+      <FieldHead>
+        <Row>
+          <Button plain dense onPress={() => router.navigate('/trail')}>
+            ‹ Trail
+          </Button>
+        </Row>
+      </FieldHead>
+      {stop ? <Details stop={stop} /> : null}
+      {stop === null ? (
+        <Column padding="$4" gap="$2">
+          <Heading>This visit is not on your phone</Heading>
+          <Body quiet>It may have been given to somebody else.</Body>
+        </Column>
+      ) : null}
+      {stop ? (
+        <FieldFoot>
+          <VisitBar stop={stop} />
+        </FieldFoot>
+      ) : null}
+    </FieldPage>
+  );
+}
+
+function Details({ stop }: { stop: TrailStop }) {
+  const { visit, job, site } = stop;
+  const { organisation } = useMe();
+  return (
+    <Scroll render="main">
+      <Column paddingHorizontal="$4" gap="$1" paddingBottom="$3">
+        <Title>{site.name}</Title>
+        <Row gap="$2">
+          <Mark name={markFor(stop, false)} silent />
+          <Body small quiet>
+            {standingWords(stop, organisation.timeZone)}
+          </Body>
+        </Row>
+      </Column>
+      {site.hazards.map((hazard) => (
+        <Notice key={hazard} tone="eyes" mark="needs eyes">
+          {hazard}
+        </Notice>
+      ))}
+      {stop.returnedWith !== null ? (
+        <Notice tone="info" mark="returned">
+          Returned to you: “{stop.returnedWith}”
+        </Notice>
+      ) : null}
+      <Part title="What to do">
+        <Body>{job.instructions || job.title}</Body>
+        <Body small quiet>
+          {sayDay(visit.day)}, {sayMinute(visit.start)}, about {sayLength(visit.minutes)}
+        </Body>
+      </Part>
+      <Part title="Getting in">
+        <Body>{site.access || 'Nothing special is known.'}</Body>
+        <Body small quiet>
+          {site.address}
+        </Body>
+        <Row gap="$2" paddingTop="$2">
+          <OutsideLink href={`geo:${site.lat},${site.lon}?q=${site.lat},${site.lon}`}>
+            Way there
+          </OutsideLink>
+        </Row>
+      </Part>
+      {site.contacts.length > 0 ? (
+        <Part title="People">
+          {site.contacts.map((contact) => (
+            <Row key={contact.name} gap="$3" justifyContent="space-between">
+              <Column flexShrink={1}>
+                <Body strong>{contact.name}</Body>
+                <Body small quiet>
+                  {contact.role}
+                </Body>
+              </Column>
+              {contact.phone ? (
+                <Row width={130}>
+                  <OutsideLink
+                    href={`tel:${contact.phone.replaceAll(' ', '')}`}
+                    label={`Call ${contact.name}`}
+                  >
+                    Call
+                  </OutsideLink>
+                </Row>
+              ) : null}
+            </Row>
+          ))}
+        </Part>
+      ) : null}
+      {visit.events.length > 0 ? (
+        <Part title="So far">
+          {visit.events.map((event) => (
+            <Row key={event.id} gap="$3">
+              <Figure small>{sayWhen(event.at, organisation.timeZone)}</Figure>
+              <Body small>
+                {event.kind}
+                {event.distance !== null ? `, ${sayDistance(event.distance)} from the site` : ''}
+                {event.reason ? ` (“${event.reason}”)` : ''}
+              </Body>
+            </Row>
+          ))}
+        </Part>
+      ) : null}
+    </Scroll>
+  );
+}
+
+function Part({ title, children }: { title: string; children: ReactNode }) {
+  return (
+    <>
+      <Rule />
+      <Column padding="$4" gap="$2">
+        <Heading>{title}</Heading>
+        {children}
+      </Column>
+    </>
+  );
+}

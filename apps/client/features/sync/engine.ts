@@ -1,0 +1,91 @@
+import { create } from 'zustand';
+import { Refused, Unreachable } from '@/device/api.ts';
+import type { LocalStore } from '@/device/local-store.ts';
+import { useSession } from '@/features/accounts/session.ts';
+import { sendPhotos } from './photos.ts';
+import { pullAll } from './pull.ts';
+import { pushAll } from './push.ts';
+
+export type SyncState = 'idle' | 'sending' | 'no network' | 'sign in' | 'failed';
+
+interface SyncStatus {
+  readonly state: SyncState;
+}
+
+export const useSync = create<SyncStatus>(() => ({ state: 'idle' }));
+
+const EVERY_MS = 20_000;
+const SOON_MS = 400;
+const LONGEST_PAUSE_MS = 60_000;
+
+/** Keeps phone and office in step, by itself: soon after each change, when the network is back, and now and then. */
+export class SyncEngine {
+  private running: Promise<void> | null = null;
+  private again = false;
+  private failures = 0;
+  private timer: ReturnType<typeof setTimeout> | null = null;
+  private stopped = false;
+
+  constructor(private readonly store: LocalStore) {}
+
+  start(): void {
+    addEventListener('online', this.soon);
+    document.addEventListener('visibilitychange', this.soon);
+    void this.now();
+  }
+
+  stop(): void {
+    this.stopped = true;
+    removeEventListener('online', this.soon);
+    document.removeEventListener('visibilitychange', this.soon);
+    if (this.timer) clearTimeout(this.timer);
+  }
+
+  /** Called after every change on the phone. */
+  readonly soon = (): void => this.schedule(SOON_MS);
+
+  /** One whole exchange; a call during another makes that one go round once more. */
+  now(): Promise<void> {
+    if (this.running) {
+      this.again = true;
+      return this.running;
+    }
+    this.running = this.round().finally(() => {
+      this.running = null;
+      if (this.stopped) return;
+      if (this.again) {
+        this.again = false;
+        this.schedule(0);
+      } else this.schedule(Math.min(EVERY_MS * 2 ** Math.min(this.failures, 2), LONGEST_PAUSE_MS));
+    });
+    return this.running;
+  }
+
+  private schedule(after: number): void {
+    if (this.stopped) return;
+    if (this.timer) clearTimeout(this.timer);
+    this.timer = setTimeout(() => void this.now(), after);
+  }
+
+  private async round(): Promise<void> {
+    useSync.setState({ state: 'sending' });
+    try {
+      await pushAll(this.store);
+      await pullAll(this.store);
+      await sendPhotos(this.store);
+      this.failures = 0;
+      useSync.setState({ state: 'idle' });
+    } catch (error) {
+      this.failures++;
+      useSync.setState({ state: stateFor(error) });
+    }
+  }
+}
+
+function stateFor(error: unknown): SyncState {
+  if (error instanceof Refused && error.status === 401) {
+    useSession.getState().lapse();
+    return 'sign in';
+  }
+  return error instanceof Unreachable ? 'no network' : 'failed';
+}

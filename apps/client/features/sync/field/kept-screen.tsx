@@ -1,0 +1,218 @@
+import type { Operation } from '@ant-trail/contract/sync';
+import { parsePath } from '@ant-trail/core/log';
+import { Column, Row, Rule, Scroll } from '@/design/box.tsx';
+import { Button } from '@/design/button.tsx';
+import { ActionBar } from '@/design/action-bar.tsx';
+import { FieldFoot, FieldHead, FieldPage } from '@/design/field-frame.tsx';
+import { Mark } from '@/design/mark.tsx';
+import { Notice } from '@/design/notice.tsx';
+import { Body, Heading, Title } from '@/design/text.tsx';
+import type { KeptPhoto, LocalStore, Waiting } from '@/device/local-store.ts';
+import { useLive } from '@/device/use-live.ts';
+import { useMe } from '@/features/accounts/session.ts';
+import { FieldNav } from '@/features/planning/field/field-nav.tsx';
+import { sayWhen } from '@/features/planning/wording.ts';
+import { useSync, type SyncState } from '../engine.ts';
+import { usePhone } from '../phone.tsx';
+import { useKept } from '../kept.ts';
+
+const STATE_WORDS: Record<SyncState, string> = {
+  idle: 'Phone and office are in step.',
+  sending: 'Sending and fetching now.',
+  'no network': 'No network. Everything is kept here and goes out by itself later.',
+  'sign in': 'The office wants you to sign in again before it takes anything. Nothing is lost.',
+  failed: 'The last exchange failed. It is tried again by itself.',
+};
+
+/** What is kept on this phone, what the office has, and what it refused and why. */
+export function KeptScreen() {
+  const { store, engine } = usePhone();
+  const { organisation } = useMe();
+  const kept = useKept();
+  const state = useSync((sync) => sync.state);
+  const waiting = useLive(() => store.outbox.orderBy('order').toArray(), [store]) ?? [];
+  const photos =
+    useLive(() => store.photos.filter((photo) => photo.receivedAt === null).toArray(), [store]) ??
+    [];
+  const sites = useLive(() => siteNames(store), [store]) ?? new Map<string, string>();
+  const refused = waiting.filter((item) => item.refused !== null);
+  const refusedPhotos = photos.filter((photo) => photo.refused !== null);
+  const groups = group(waiting, photos);
+  return (
+    <FieldPage>
+      <FieldHead>
+        <Title>Sending</Title>
+        <Body small quiet>
+          {STATE_WORDS[state]}
+        </Body>
+      </FieldHead>
+      <Scroll render="main">
+        {refused.length + refusedPhotos.length > 0 ? (
+          <Column gap="$2" paddingBottom="$3">
+            <Notice tone="eyes" mark="needs eyes">
+              The office refused {refused.length + refusedPhotos.length}. They stay here until you
+              decide.
+            </Notice>
+            {refused.map((item) => (
+              <Refused
+                key={item.order}
+                words={`${sayOperation(item.operation)} (${sites.get(placeOf(item.operation)) ?? 'a visit'})`}
+                why={item.refused ?? ''}
+                onAgain={() => {
+                  void store.outbox.update(item.order, { refused: null }).then(engine.soon);
+                }}
+                exported={item.operation}
+              />
+            ))}
+            {refusedPhotos.map((photo) => (
+              <Refused
+                key={photo.sha256}
+                words="A photo"
+                why={photo.refused ?? ''}
+                onAgain={() => {
+                  void store.photos.update(photo.sha256, { refused: null }).then(engine.soon);
+                }}
+                exported={photo.bytes}
+              />
+            ))}
+          </Column>
+        ) : null}
+        {groups.length === 0 && kept ? (
+          <Column padding="$4" gap="$2">
+            <Row gap="$2">
+              <Mark name="received" silent />
+              <Heading>The office has everything</Heading>
+            </Row>
+            <Body quiet>
+              {kept.lastReceipt
+                ? `Last received ${sayWhen(kept.lastReceipt, organisation.timeZone)}.`
+                : 'Nothing was recorded on this phone yet.'}
+            </Body>
+          </Column>
+        ) : null}
+        {groups.map(({ sheet, entries, pictures, since }) => (
+          <Column key={sheet}>
+            <Column padding="$4" gap="$1">
+              <Row gap="$2">
+                <Mark name={state === 'sending' ? 'sending' : 'finished'} silent />
+                <Body strong>{sites.get(sheet) ?? 'A visit'}</Body>
+              </Row>
+              <Body small quiet>
+                {sayCount(entries, pictures)} kept here since{' '}
+                {sayWhen(since, organisation.timeZone)}
+              </Body>
+            </Column>
+            <Rule />
+          </Column>
+        ))}
+        <Column padding="$4">
+          <Body small quiet>
+            {kept?.lastSync
+              ? `Last in step with the office ${sayWhen(kept.lastSync, organisation.timeZone)}.`
+              : 'Never in step with the office yet.'}
+          </Body>
+        </Column>
+      </Scroll>
+      <FieldFoot>
+        <ActionBar
+          words={state === 'sending' ? 'Sending …' : 'Send now'}
+          busy={state === 'sending'}
+          onPress={() => void engine.now()}
+        />
+        <FieldNav />
+      </FieldFoot>
+    </FieldPage>
+  );
+}
+
+interface RefusedProps {
+  readonly words: string;
+  readonly why: string;
+  readonly onAgain: () => void;
+  readonly exported: Operation | Blob;
+}
+
+function Refused({ words, why, onAgain, exported }: RefusedProps) {
+  const save = (): void => {
+    const blob =
+      exported instanceof Blob ? exported : new Blob([JSON.stringify(exported, null, 2)]);
+    const url = URL.createObjectURL(blob);
+    const link = document.createElement('a');
+    link.href = url;
+    link.download = exported instanceof Blob ? 'refused-photo.jpg' : 'refused.json';
+    link.click();
+    URL.revokeObjectURL(url);
+  };
+  return (
+    <Column paddingHorizontal="$4" paddingVertical="$2" gap="$2">
+      <Body strong>{words}</Body>
+      <Body small eyes>
+        {why}
+      </Body>
+      <Row gap="$2">
+        <Button dense onPress={onAgain}>
+          Send again
+        </Button>
+        <Button dense onPress={save}>
+          Save to a file
+        </Button>
+      </Row>
+    </Column>
+  );
+}
+
+function sayOperation(operation: Operation): string {
+  if (operation.kind === 'visit event') return `“${operation.body.kind}”`;
+  if (operation.kind === 'action') return `The action “${operation.body.title}”`;
+  const { path, kind } = operation.body;
+  if (kind === 'finish') return 'Finishing the sheet';
+  return `An answer to “${parsePath(path)?.key.replaceAll('_', ' ') ?? path}”`;
+}
+
+const placeOf = ({ kind, body }: Operation): string =>
+  kind === 'entry' ? body.sheet : kind === 'visit event' ? body.visit : (body.sheet ?? '');
+
+interface Group {
+  readonly sheet: string;
+  readonly entries: number;
+  readonly pictures: number;
+  readonly since: string;
+}
+
+function group(waiting: readonly Waiting[], photos: readonly KeptPhoto[]): Group[] {
+  const groups = new Map<string, Group>();
+  const add = (sheet: string, entries: number, pictures: number, since: string): void => {
+    const known = groups.get(sheet) ?? { sheet, entries: 0, pictures: 0, since };
+    groups.set(sheet, {
+      sheet,
+      entries: known.entries + entries,
+      pictures: known.pictures + pictures,
+      since: known.since < since ? known.since : since,
+    });
+  };
+  for (const item of waiting)
+    if (item.refused === null) add(placeOf(item.operation), 1, 0, item.queuedAt);
+  for (const photo of photos) if (photo.refused === null) add(photo.sheet, 0, 1, photo.takenAt);
+  return [...groups.values()];
+}
+
+function sayCount(entries: number, pictures: number): string {
+  const parts = [
+    entries > 0 ? `${entries} ${entries === 1 ? 'entry' : 'entries'}` : '',
+    pictures > 0 ? `${pictures} ${pictures === 1 ? 'photo' : 'photos'}` : '',
+  ];
+  return parts.filter(Boolean).join(' and ');
+}
+
+/** Site names by sheet and by visit. */
+async function siteNames(store: LocalStore): Promise<Map<string, string>> {
+  const names = new Map<string, string>();
+  for (const visit of await store.visits.toArray()) {
+    const job = await store.jobs.get(visit.job);
+    const site = job && (await store.sites.get(job.site));
+    if (!job || !site) continue;
+    names.set(job.sheet.id, site.name);
+    names.set(visit.id, site.name);
+  }
+  return names;
+}

@@ -1,0 +1,68 @@
+import { PullAnswer } from '@ant-trail/contract/sync';
+import { ask } from '@/device/api.ts';
+import type { LocalStore } from '@/device/local-store.ts';
+
+const CURSOR = 'cursor';
+const THROUGH = 'through';
+
+/** Fetches everything new for this person, page by page; an interrupted fill goes on where it was. */
+export async function pullAll(store: LocalStore): Promise<void> {
+  for (;;) {
+    const cursor = await store.note(CURSOR);
+    const through = await store.note(THROUGH);
+    const query = new URLSearchParams({
+      ...(cursor ? { cursor } : {}),
+      ...(through ? { through } : {}),
+    });
+    const page = await ask(PullAnswer, 'GET', `/api/pull?${query}`);
+    await takeIn(store, page);
+    if (!page.more) return;
+  }
+}
+
+async function takeIn(store: LocalStore, page: PullAnswer): Promise<void> {
+  const now = new Date().toISOString();
+  await store.transaction('rw', store.tables, async () => {
+    await store.people.bulkPut(page.people);
+    await store.sites.bulkPut(page.sites);
+    await store.jobs.bulkPut(page.jobs);
+    await store.templates.bulkPut(page.templates);
+    await store.series.bulkPut(
+      page.series.map((series) => ({
+        ...series,
+        id: `${series.site} ${series.template} ${series.key}`,
+      })),
+    );
+    for (const visit of page.visits) {
+      // What happened here and is not sent yet must not vanish behind the office's older view.
+      const mine = (await store.visits.get(visit.id))?.events ?? [];
+      const known = new Set(visit.events.map((event) => event.id));
+      const events = [...visit.events, ...mine.filter((event) => !known.has(event.id))];
+      await store.visits.put({ ...visit, events });
+    }
+    for (const body of page.entries) {
+      const mine = await store.entries.get(body.id);
+      if (!mine?.receivedAt)
+        await store.entries.put({ id: body.id, sheet: body.sheet, body, receivedAt: now });
+    }
+    for (const id of page.gone) await forgetVisit(store, id);
+    await store.notes.bulkPut([
+      { key: CURSOR, value: page.cursor },
+      { key: THROUGH, value: page.through },
+      { key: 'last sync', value: now },
+    ]);
+  });
+}
+
+/** Takes a visit off the trail, unless something recorded at it still waits here. */
+async function forgetVisit(store: LocalStore, id: string): Promise<void> {
+  const visit = await store.visits.get(id);
+  const job = visit && (await store.jobs.get(visit.job));
+  if (!job) return;
+  const unsent = await store.entries
+    .where('sheet')
+    .equals(job.sheet.id)
+    .filter((entry) => entry.receivedAt === null)
+    .count();
+  if (unsent === 0) await store.visits.delete(id);
+}

@@ -1,0 +1,57 @@
+import { readdirSync, readFileSync } from 'node:fs';
+import { createRequire } from 'node:module';
+import path from 'node:path';
+import { CLIENT, CLIENT_DIST } from './places.mjs';
+
+const BUNDLES = '_expo/static/js/web';
+
+/**
+ * Which bundles only the desk uses: the phone keeps everything else for a start without network,
+ * and the desk's are kept once they were loaded.
+ */
+function deskBundles() {
+  const dir = path.join(CLIENT_DIST, BUNDLES);
+  return readdirSync(dir).filter(
+    (name) => name.endsWith('.js') && readFileSync(path.join(dir, name), 'utf8').includes('DESK_ONLY'),
+  );
+}
+
+/** Writes the worker that lets the application start with no network. */
+export async function buildServiceWorker() {
+  const require = createRequire(path.join(CLIENT, 'package.json'));
+  const { generateSW } = require('workbox-build');
+  await generateSW({
+    globDirectory: CLIENT_DIST,
+    swDest: path.join(CLIENT_DIST, 'sw.js'),
+    globPatterns: ['index.html', 'base.css', 'mark.svg', 'app.webmanifest', 'fonts/*', `${BUNDLES}/*.js`],
+    globIgnores: deskBundles().map((name) => `${BUNDLES}/${name}`),
+    maximumFileSizeToCacheInBytes: 8_000_000,
+    // Names under /_expo carry their hash already.
+    dontCacheBustURLsMatching: /_expo\//,
+    navigateFallback: '/index.html',
+    navigateFallbackDenylist: [/^\/api\//, /^\/uploads/, /^\/_expo\//, /^\/assets\//],
+    cleanupOutdatedCaches: true,
+    clientsClaim: true,
+    // A new version waits until the page asks for it: never while a sheet is being edited.
+    skipWaiting: false,
+    runtimeCaching: [
+      {
+        urlPattern: ({ url }) => url.pathname.startsWith('/_expo/'),
+        handler: 'CacheFirst',
+        options: { cacheName: 'desk' },
+      },
+      {
+        urlPattern: ({ url }) => url.pathname.startsWith('/api/media/'),
+        handler: 'CacheFirst',
+        options: {
+          cacheName: 'photos',
+          expiration: { maxEntries: 300 },
+          cacheableResponse: { statuses: [200] },
+        },
+      },
+    ],
+    inlineWorkboxRuntime: true,
+    sourcemap: false,
+    mode: 'production',
+  });
+}
