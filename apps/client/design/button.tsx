@@ -61,6 +61,7 @@ export function Button(props: ButtonProps) {
       aria-label={label}
       aria-keyshortcuts={shortcut}
       flexGrow={grow ? 1 : 0}
+      flexBasis={grow ? 0 : 'auto'}
       flexShrink={1}
     >
       <Body strong small={dense} color={color} userSelect="none">

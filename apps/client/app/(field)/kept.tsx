@@ -1,1 +1,3 @@
-export { KeptScreen as default } from '@/features/sync/field/kept-screen.tsx';
+import { screenNamed } from '@/design/face.tsx';
+
+export default screenNamed('kept');

@@ -1,1 +1,3 @@
-export { SelfScreen as default } from '@/features/accounts/field/self-screen.tsx';
+import { screenNamed } from '@/design/face.tsx';
+
+export default screenNamed('self');

@@ -1,1 +1,3 @@
-export { TrailScreen as default } from '@/features/planning/field/trail-screen.tsx';
+import { screenNamed } from '@/design/face.tsx';
+
+export default screenNamed('trail');

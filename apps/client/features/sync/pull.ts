@@ -40,11 +40,14 @@ async function takeIn(store: LocalStore, page: PullAnswer): Promise<void> {
       const events = [...visit.events, ...mine.filter((event) => !known.has(event.id))];
       await store.visits.put({ ...visit, events });
     }
-    for (const body of page.entries) {
-      const mine = await store.entries.get(body.id);
-      if (!mine?.receivedAt)
-        await store.entries.put({ id: body.id, sheet: body.sheet, body, receivedAt: now });
-    }
+    await store.entries.bulkPut(
+      page.entries.map(({ body, receivedAt }) => ({
+        id: body.id,
+        sheet: body.sheet,
+        body,
+        receivedAt,
+      })),
+    );
     for (const id of page.gone) await forgetVisit(store, id);
     await store.notes.bulkPut([
       { key: CURSOR, value: page.cursor },

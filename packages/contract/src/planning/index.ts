@@ -89,5 +89,6 @@ export const JobCard = z.object({
 export type JobCard = z.infer<typeof JobCard>;
 
 export const DayAnswer = z.object({ day: Day, cards: z.array(JobCard) });
+export const JobsQuery = z.object({ state: JobState.optional() });
 export const JobsAnswer = z.object({ cards: z.array(JobCard) });
 export const DayQuery = z.object({ day: Day });

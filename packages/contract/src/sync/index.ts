@@ -52,7 +52,7 @@ export const PullAnswer = z.object({
   jobs: z.array(Job),
   sites: z.array(Site),
   templates: z.array(PublishedTemplate),
-  entries: z.array(EntryContent),
+  entries: z.array(z.object({ body: EntryContent, receivedAt: Instant })),
   series: z.array(Series),
   /** Visits that are no longer this person's. */
   gone: z.array(Id),

@@ -1,1 +1,3 @@
-export { SheetScreen as default } from '@/features/capture/field/sheet-screen.tsx';
+import { screenNamed } from '@/design/face.tsx';
+
+export default screenNamed('sheet');

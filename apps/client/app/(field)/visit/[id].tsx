@@ -1,1 +1,3 @@
-export { VisitScreen as default } from '@/features/planning/field/visit-screen.tsx';
+import { screenNamed } from '@/design/face.tsx';
+
+export default screenNamed('visit');

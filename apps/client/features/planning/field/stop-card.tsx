@@ -51,7 +51,7 @@ export function StopCard({ stop, way }: { stop: TrailStop; way: string }) {
           href={`geo:${site.lat},${site.lon}?q=${site.lat},${site.lon}`}
           label="Directions"
         >
-          Way there
+          Map
         </OutsideLink>
         <Button grow onPress={() => router.navigate(`/visit/${stop.visit.id}`)}>
           More

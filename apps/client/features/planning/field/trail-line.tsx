@@ -4,7 +4,7 @@ import { Row } from '@/design/box.tsx';
 import { Mark, type MarkName } from '@/design/mark.tsx';
 import { Figure } from '@/design/text.tsx';
 
-const LINE_X = 74;
+const LINE_X = 78;
 
 export interface TrailStepProps {
   readonly time: string;

@@ -45,7 +45,7 @@ export function TrailScreen() {
       </FieldHead>
       <Scroll render="main" paddingRight="$4">
         {trail ? <Stops trail={trail} today={today} isToday={ahead === 0} /> : null}
-        <Row padding="$4" paddingLeft={92} gap="$2" flexWrap="wrap">
+        <Row padding="$4" paddingLeft={96} gap="$2" flexWrap="wrap">
           {ahead > 0 ? (
             <Button dense onPress={() => setAhead(ahead - 1)}>
               {ahead === 1 ? 'Today' : 'Day before'}
@@ -95,7 +95,7 @@ function Stops({ trail, today, isToday }: StopsProps) {
         />
       ))}
       {leftOver.length > 0 && stops.length > 0 ? (
-        <View paddingLeft={92} paddingBottom="$3">
+        <View paddingLeft={96} paddingBottom="$3">
           <Dots />
         </View>
       ) : null}

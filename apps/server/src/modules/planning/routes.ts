@@ -5,6 +5,7 @@ import {
   JobCard,
   JobDraft,
   JobsAnswer,
+  JobsQuery,
   VisitPlan,
 } from '@ant-trail/contract/planning';
 import { z } from 'zod';
@@ -28,11 +29,13 @@ export const planningRoutes = [
     method: 'get',
     path: '/api/jobs',
     allowed: OFFICE,
-    summary: 'Jobs, newest first',
+    summary: 'Jobs, newest first, of one state where it is named',
+    query: JobsQuery,
     answer: JobsAnswer,
-    handle: async ({ db }) => ({
-      cards: (await findJobs(db, {}, 300)).map(cardOf),
-    }),
+    handle: async ({ db, query }) => {
+      const rows = await findJobs(db, query.state ? { state: query.state } : {}, 300);
+      return { cards: rows.map(cardOf) };
+    },
   }),
   route({
     method: 'post',

@@ -104,7 +104,7 @@ async function changesSince(
   return {
     ...bundle,
     sites: [...bundle.sites, ...siteBundle.map((job) => siteOf(job.site))],
-    entries: [...bundle.entries, ...entries.map((row) => row.body)],
+    entries: [...bundle.entries, ...entries.map(receivedEntry)],
     people: await colleagues(db),
     gone: changedVisits.filter((ref) => !known.has(ref)),
     through: window.last,
@@ -189,10 +189,15 @@ async function bundleJobs(db: EntityManager, ids: readonly string[]): Promise<Bu
       db,
       rows.map((row) => row.sheet.version),
     ),
-    entries: entries.map((row) => row.body),
+    entries: entries.map(receivedEntry),
     series,
   };
 }
+
+const receivedEntry = (row: EntryRow): PullAnswer['entries'][number] => ({
+  body: row.body,
+  receivedAt: row.receivedAt.toISOString(),
+});
 
 async function colleagues(db: EntityManager): Promise<PullAnswer['people']> {
   const rows = await db.find(PersonRow, { order: { name: 'ASC' } });

@@ -1,0 +1,109 @@
+import { QueueAnswer } from '@ant-trail/contract/review';
+import { styled, View } from '@tamagui/core';
+import { usePathname, useRouter } from 'expo-router';
+import { useEffect, useState, type ReactNode } from 'react';
+import { Brand } from '@/design/brand.tsx';
+import { Row } from '@/design/box.tsx';
+import { Button } from '@/design/button.tsx';
+import { Body, Figure } from '@/design/text.tsx';
+import { listenToOffice, useOffice } from '@/device/office.ts';
+import { Palette } from './palette.tsx';
+import { OwnDialog } from './own-dialog.tsx';
+
+export const DESK_PLACES = [
+  { href: '/day', word: 'Day' },
+  { href: '/review', word: 'Review' },
+  { href: '/actions', word: 'Actions' },
+  { href: '/jobs', word: 'Jobs' },
+  { href: '/places', word: 'Places' },
+  { href: '/people', word: 'People' },
+  { href: '/sent', word: 'Sent' },
+] as const;
+
+const Place = styled(View, {
+  flexDirection: 'row',
+  gap: 6,
+  minHeight: 44,
+  paddingHorizontal: 10,
+  alignItems: 'center',
+  borderBottomWidth: 3,
+  borderColor: 'transparent',
+  style: { textDecoration: 'none' },
+  variants: { here: { true: { borderColor: '$sun' } } } as const,
+});
+
+/** The desk's one line of navigation, and what lies under it. */
+export function DeskFrame({ children }: { children: ReactNode }) {
+  const here = usePathname();
+  const router = useRouter();
+  const [finding, setFinding] = useState(false);
+  const [own, setOwn] = useState(false);
+  const { answer } = useOffice(QueueAnswer, '/api/review');
+  const waiting = answer?.queue.length ?? 0;
+  useEffect(() => listenToOffice(), []);
+  useEffect(() => {
+    const open = (event: KeyboardEvent): void => {
+      if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'k') {
+        event.preventDefault();
+        setFinding(true);
+      }
+    };
+    addEventListener('keydown', open);
+    return () => removeEventListener('keydown', open);
+  }, []);
+  return (
+    <View flex={1} height="100%" width="100%" minWidth={0} backgroundColor="$paper">
+      <Row
+        render="header"
+        backgroundColor="$sheet"
+        borderBottomWidth={1}
+        borderColor="$rule"
+        paddingHorizontal="$4"
+        minHeight={56}
+        gap="$3"
+        flexWrap="wrap"
+      >
+        <Brand />
+        <Row render="nav" aria-label="Places" flex={1} flexWrap="wrap" minWidth={280}>
+          {DESK_PLACES.map(({ href, word }) => {
+            const isHere = here.startsWith(href);
+            return (
+              <Place
+                key={href}
+                render={<a href={href} />}
+                here={isHere}
+                aria-current={isHere ? 'page' : undefined}
+                onPress={(event) => {
+                  event.preventDefault();
+                  router.navigate(href);
+                }}
+              >
+                <Body small strong={isHere} fontSize={16}>
+                  {word}
+                </Body>
+                {href === '/review' && waiting > 0 ? (
+                  <Figure small strong eyes>
+                    {waiting}
+                  </Figure>
+                ) : null}
+              </Place>
+            );
+          })}
+        </Row>
+        <Row gap="$2">
+          <Button dense onPress={() => setFinding(true)} shortcut="Ctrl K">
+            Find
+          </Button>
+          <Button dense plain onPress={() => setOwn(true)}>
+            Me
+          </Button>
+        </Row>
+      </Row>
+      <View flex={1} minHeight={0}>
+        {children}
+      </View>
+      {finding ? <Palette onClose={() => setFinding(false)} /> : null}
+      {own ? <OwnDialog onClose={() => setOwn(false)} /> : null}
+    </View>
+  );
+}

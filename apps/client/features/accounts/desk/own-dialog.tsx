@@ -1,0 +1,48 @@
+import { useRouter } from 'expo-router';
+import { useState } from 'react';
+import { Column } from '@/design/box.tsx';
+import { Button } from '@/design/button.tsx';
+import { Segments } from '@/design/choose.tsx';
+import { Dialog } from '@/design/dialog.tsx';
+import { Notice } from '@/design/notice.tsx';
+import { Body } from '@/design/text.tsx';
+import { useThemeChoice } from '@/design/theme-choice.ts';
+import { wordsFor } from '@/device/api.ts';
+import { useMe, useSession } from '../session.ts';
+
+const THEMES = [
+  { value: 'as the phone', label: 'As the computer' },
+  { value: 'light', label: 'Light' },
+  { value: 'dark', label: 'Dark' },
+  { value: 'sunlight', label: 'Sun' },
+] as const;
+
+export function OwnDialog({ onClose }: { onClose: () => void }) {
+  const me = useMe();
+  const signOut = useSession((state) => state.signOut);
+  const { choice, choose } = useThemeChoice();
+  const router = useRouter();
+  const [problem, setProblem] = useState<string | null>(null);
+  const leave = () =>
+    signOut().then(
+      () => router.replace('/sign-in'),
+      (error: unknown) => setProblem(wordsFor(error)),
+    );
+  return (
+    <Dialog title={me.person.name} onClose={onClose}>
+      <Column gap="$3">
+        <Body quiet>
+          {me.person.roles.join(', ')} · {me.organisation.name}, {me.branch.name}
+        </Body>
+        <Segments label="How it looks" options={THEMES} chosen={[choice]} onPress={choose} />
+        {problem ? (
+          <Notice tone="eyes" alert>
+            {problem}
+          </Notice>
+        ) : null}
+        <Button onPress={() => router.navigate('/trail')}>To the field face</Button>
+        <Button onPress={() => void leave()}>Sign out</Button>
+      </Column>
+    </Dialog>
+  );
+}

@@ -1,0 +1,177 @@
+import { DayAnswer, JobsAnswer, type JobCard } from '@ant-trail/contract/planning';
+import { addDays, sayLength } from '@ant-trail/core/calendar';
+import { minutesLate } from '@ant-trail/core/planning';
+import { View } from '@tamagui/core';
+import { useLocalSearchParams, useRouter } from 'expo-router';
+import { useState } from 'react';
+import { Column, Leaf, Row, Scroll } from '@/design/box.tsx';
+import { Button } from '@/design/button.tsx';
+import { Dots } from '@/design/dots.tsx';
+import { PressableRow } from '@/design/pressable-row.tsx';
+import { Body, Figure, Heading, Title } from '@/design/text.tsx';
+import { useIsLive, useOffice } from '@/device/office.ts';
+import { useNow } from '@/device/use-now.ts';
+import { usePeople } from '@/features/accounts/desk/use-people.ts';
+import { useMe } from '@/features/accounts/session.ts';
+import { sayDay, sayNearDay } from '../wording.ts';
+import { DayChart } from './day-chart.tsx';
+import { JobDialog } from './job-dialog.tsx';
+import { stopOf } from './stop-marks.ts';
+import { VisitDialog } from './visit-dialog.tsx';
+
+/** The day as the manager sees it: who is where, what is late, what nobody has yet. */
+export function DayScreen() {
+  const { organisation } = useMe();
+  const params = useLocalSearchParams<{ new?: string }>();
+  const router = useRouter();
+  const now = useNow(organisation.timeZone);
+  const [ahead, setAhead] = useState(0);
+  const [opened, setOpened] = useState<JobCard | null>(null);
+  const day = addDays(now.day, ahead);
+  const { answer, problem } = useOffice(DayAnswer, `/api/day?day=${day}`);
+  const jobs = useOffice(JobsAnswer, '/api/jobs?state=draft');
+  const people = usePeople();
+  const cards = answer?.cards ?? [];
+  const walkers = people.list.filter((person) => person.roles.includes('technician'));
+  const minute = ahead === 0 ? now.minute : null;
+  const making = params.new === 'job';
+  const unplaced = jobs.answer?.cards ?? [];
+  return (
+    <Row flex={1} alignItems="stretch" minHeight={0} flexWrap="wrap" style={{ overflowY: 'auto' }}>
+      <Scroll
+        render="main"
+        flexBasis={640}
+        flexGrow={1}
+        paddingHorizontal="$5"
+        paddingVertical="$4"
+        tabIndex={0}
+        aria-label="The day"
+      >
+        <Row gap="$4" flexWrap="wrap" justifyContent="space-between">
+          <Row gap="$4" flexWrap="wrap" alignItems="baseline">
+            <Title>{sayDay(day)}</Title>
+            <Counts cards={cards} minute={minute} timeZone={organisation.timeZone} />
+          </Row>
+          <Row gap="$2">
+            <Button dense onPress={() => setAhead(ahead - 1)} label="Day before">
+              ‹
+            </Button>
+            <Button dense onPress={() => setAhead(0)} disabled={ahead === 0}>
+              Today
+            </Button>
+            <Button dense onPress={() => setAhead(ahead + 1)} label="Day after">
+              ›
+            </Button>
+          </Row>
+        </Row>
+        {problem ? (
+          <Body eyes strong role="alert">
+            {problem}
+          </Body>
+        ) : null}
+        <DayChart people={walkers} cards={cards} now={minute} onOpen={setOpened} />
+        <Body tiny quiet paddingTop="$2">
+          Thin line: planned. Dots: walked. The further down, the further along the day.
+        </Body>
+      </Scroll>
+      <Column
+        render="aside"
+        aria-label="Without a person"
+        width={264}
+        flexGrow={0}
+        backgroundColor="$sheet"
+        borderLeftWidth={1}
+        borderColor="$rule"
+        padding="$4"
+        gap="$3"
+        $medium={{ minHeight: '100%' }}
+      >
+        <Button main onPress={() => router.setParams({ new: 'job' })}>
+          New job
+        </Button>
+        <Dots />
+        <Heading>Without a person</Heading>
+        {unplaced.length === 0 ? (
+          <Body small quiet>
+            Every job has somebody.
+          </Body>
+        ) : null}
+        {unplaced.map((card) => (
+          <Leaf key={card.job.id} overflow="hidden">
+            <PressableRow padding="$3" gap={2} onPress={() => setOpened(card)}>
+              <Body small strong>
+                {card.siteName}
+              </Body>
+              <Body tiny quiet>
+                {card.job.title} · {sayNearDay(card.visit.day, now.day)} ·{' '}
+                {sayLength(card.visit.minutes)}
+              </Body>
+            </PressableRow>
+          </Leaf>
+        ))}
+        <View flex={1} />
+        <LiveWord />
+      </Column>
+      {opened ? (
+        <VisitDialog card={opened} people={walkers} onClose={() => setOpened(null)} />
+      ) : null}
+      {making ? (
+        <JobDialog
+          day={day}
+          people={walkers}
+          onClose={() => router.setParams({ new: undefined })}
+        />
+      ) : null}
+    </Row>
+  );
+}
+
+function LiveWord() {
+  const live = useIsLive();
+  return (
+    <Body tiny quiet>
+      {live
+        ? 'What phones send appears here by itself.'
+        : 'Not in touch with the office server; trying again.'}
+    </Body>
+  );
+}
+
+interface CountsProps {
+  readonly cards: readonly JobCard[];
+  readonly minute: number | null;
+  readonly timeZone: string;
+}
+
+function Counts({ cards, minute, timeZone }: CountsProps) {
+  const placed = cards.filter((card) => card.visit.person !== null);
+  const done = placed.filter(({ job }) => job.state === 'in review' || job.state === 'approved');
+  const late =
+    minute === null
+      ? []
+      : placed.filter(
+          (card) =>
+            (card.job.state === 'planned' || card.job.state === 'under way') &&
+            minutesLate(stopOf(card, timeZone), minute) > 0,
+        );
+  return (
+    <Row gap="$3">
+      <Count count={placed.length} word={placed.length === 1 ? 'stop' : 'stops'} />
+      <Count count={done.length} word="done" />
+      {late.length > 0 ? <Count count={late.length} word="late" eyes /> : null}
+    </Row>
+  );
+}
+
+function Count({ count, word, eyes }: { count: number; word: string; eyes?: boolean }) {
+  return (
+    <Row gap={5} alignItems="baseline">
+      <Figure strong fontSize="$4" eyes={eyes}>
+        {count}
+      </Figure>
+      <Body small eyes={eyes}>
+        {word}
+      </Body>
+    </Row>
+  );
+}

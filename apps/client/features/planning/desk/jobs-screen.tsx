@@ -1,0 +1,120 @@
+import { JobsAnswer, type JobCard } from '@ant-trail/contract/planning';
+import { sayMinute } from '@ant-trail/core/calendar';
+import type { JobState } from '@ant-trail/core/planning';
+import { useRouter } from 'expo-router';
+import { useState } from 'react';
+import { Column, Row, Rule } from '@/design/box.tsx';
+import { Button } from '@/design/button.tsx';
+import { DeskPage } from '@/design/desk-page.tsx';
+import { Input } from '@/design/input.tsx';
+import { Mark, type MarkName } from '@/design/mark.tsx';
+import { Pick } from '@/design/pick.tsx';
+import { PressableRow } from '@/design/pressable-row.tsx';
+import { Body, Figure } from '@/design/text.tsx';
+import { useOffice } from '@/device/office.ts';
+import { useNow } from '@/device/use-now.ts';
+import { usePeople } from '@/features/accounts/desk/use-people.ts';
+import { useMe } from '@/features/accounts/session.ts';
+import { sayNearDay } from '../wording.ts';
+import { VisitDialog } from './visit-dialog.tsx';
+
+const MARKS: Record<JobState, MarkName> = {
+  draft: 'planned',
+  planned: 'planned',
+  'under way': 'under way',
+  finished: 'finished',
+  'in review': 'received',
+  returned: 'returned',
+  approved: 'approved',
+  closed: 'approved',
+  cancelled: 'planned',
+};
+const FILTERS: readonly (JobState | '')[] = [
+  '',
+  'draft',
+  'planned',
+  'under way',
+  'in review',
+  'returned',
+  'approved',
+];
+
+/** All jobs, narrowed by state and name. */
+export function JobsScreen() {
+  const { organisation } = useMe();
+  const { day } = useNow(organisation.timeZone);
+  const [state, setState] = useState<string>('');
+  const [text, setText] = useState('');
+  const { answer, problem } = useOffice(
+    JobsAnswer,
+    state ? `/api/jobs?state=${encodeURIComponent(state)}` : '/api/jobs',
+  );
+  const people = usePeople();
+  const router = useRouter();
+  const [opened, setOpened] = useState<JobCard | null>(null);
+  const wanted = text.trim().toLowerCase();
+  const cards = (answer?.cards ?? []).filter((card) =>
+    `${card.siteName} ${card.job.title} ${people.name(card.visit.person)}`
+      .toLowerCase()
+      .includes(wanted),
+  );
+  return (
+    <DeskPage
+      title="Jobs"
+      problem={problem}
+      about={<Body quiet>{answer ? `${cards.length} shown, newest first` : ''}</Body>}
+      actions={
+        <Button main dense onPress={() => router.navigate('/day?new=job')}>
+          New job
+        </Button>
+      }
+    >
+      <Row gap="$3" flexWrap="wrap" alignItems="flex-end">
+        <Column width={300}>
+          <Input label="Place, sheet or person" value={text} onChange={setText} />
+        </Column>
+        <Pick
+          label="State"
+          value={state}
+          onChange={setState}
+          options={FILTERS.map((value) => ({ value, label: value || 'all' }))}
+        />
+      </Row>
+      <Column>
+        {cards.slice(0, 150).map((card) => (
+          <Column key={card.job.id}>
+            <Rule />
+            <PressableRow onPress={() => setOpened(card)} justifyContent="center">
+              <Row gap="$3" alignSelf="stretch" flexWrap="wrap">
+                <Mark name={MARKS[card.job.state]} silent />
+                <Body small width={90}>
+                  {card.job.state}
+                </Body>
+                <Body strong width={300} numberOfLines={1}>
+                  {card.siteName}
+                </Body>
+                <Body small width={210} numberOfLines={1}>
+                  {card.job.title}
+                </Body>
+                <Body small width={150}>
+                  {people.name(card.visit.person)}
+                </Body>
+                <Figure small>
+                  {sayNearDay(card.visit.day, day)} {sayMinute(card.visit.start)}
+                </Figure>
+              </Row>
+            </PressableRow>
+          </Column>
+        ))}
+        {answer && cards.length === 0 ? <Body quiet>No job is like that.</Body> : null}
+      </Column>
+      {opened ? (
+        <VisitDialog
+          card={opened}
+          people={people.list.filter((person) => person.roles.includes('technician'))}
+          onClose={() => setOpened(null)}
+        />
+      ) : null}
+    </DeskPage>
+  );
+}

@@ -1,0 +1,107 @@
+import type { JobCard } from '@ant-trail/contract/planning';
+import { sayMinute } from '@ant-trail/core/calendar';
+import { layLane, type LanePoint } from '@ant-trail/core/planning';
+import { useTheme, View } from '@tamagui/core';
+import Svg, { Polyline } from 'react-native-svg';
+import { Mark } from '@/design/mark.tsx';
+import { Body } from '@/design/text.tsx';
+import { useMe } from '@/features/accounts/session.ts';
+import { markOf, sayStop, stopOf } from './stop-marks.ts';
+
+const TOP = 34;
+const STEP = 25;
+const BOTTOM = 16;
+/** A label narrower than this says nothing: it then runs on under its neighbour's. */
+const NARROWEST = 70;
+
+export const laneHeight = (stops: number): number =>
+  TOP + Math.max(0, stops - 1) * STEP + BOTTOM + 8;
+
+export interface LaneProps {
+  readonly cards: readonly JobCard[];
+  readonly now: number | null;
+  readonly width: number;
+  readonly x: (minute: number) => number;
+  readonly onOpen: (card: JobCard) => void;
+}
+
+/** One person's day: time to the right, the way along the day downwards. */
+export function LaneDrawing({ cards, now, width, x, onOpen }: LaneProps) {
+  const theme = useTheme();
+  const { organisation } = useMe();
+  const ordered = [...cards].sort((a, b) => a.visit.start - b.visit.start);
+  const stops = ordered.map((card) => stopOf(card, organisation.timeZone));
+  const lane = layLane(stops, now);
+  const height = laneHeight(stops.length);
+  const y = (depth: number): number => TOP + depth * Math.max(0, stops.length - 1) * STEP;
+  const line = (points: readonly LanePoint[]): string =>
+    points.map((point) => `${x(point.minute)},${y(point.depth)}`).join(' ');
+  return (
+    <View height={height} width={width} role="list">
+      <Svg width={width} height={height} aria-hidden style={{ position: 'absolute' }}>
+        <Polyline
+          points={line(lane.planned)}
+          fill="none"
+          stroke={theme.sand.get()}
+          strokeWidth={2}
+        />
+        <Polyline
+          points={line(lane.walked)}
+          fill="none"
+          stroke={theme.ink.get()}
+          strokeWidth={5}
+          strokeLinecap="round"
+          strokeDasharray="0.1 8"
+        />
+      </Svg>
+      {lane.marks.map((mark, index) => {
+        const card = ordered[index];
+        const stop = stops[index];
+        if (!card || !stop) return null;
+        const left = x(mark.minute);
+        const following = lane.marks[index + 1];
+        const room = (following ? x(following.minute) : width) - left - 22;
+        const words = sayStop(card, stop, now);
+        const late = words.endsWith('late');
+        const open = card.job.state === 'planned' || card.job.state === 'under way';
+        return (
+          <View
+            key={mark.id}
+            role="listitem"
+            position="absolute"
+            left={left - 11}
+            top={y(mark.depth) - 24}
+            width={Math.max(room, NARROWEST) + 24}
+          >
+            <View
+              render="button"
+              aria-label={`${card.siteName}, ${sayMinute(card.visit.start)}, ${words}`}
+              height={36}
+              flexDirection="row"
+              alignItems="flex-end"
+              gap={5}
+              cursor="pointer"
+              maxWidth="100%"
+              onPress={() => onOpen(card)}
+            >
+              <View marginBottom={1}>
+                <Mark name={markOf(card, mark.state)} size={22} silent />
+              </View>
+              <Body
+                tiny
+                strong={open && (late || mark.state === 'here')}
+                eyes={late}
+                numberOfLines={1}
+                marginBottom={14}
+                style={{ paintOrder: 'stroke' }}
+              >
+                {card.siteName}
+                {late ? ` · ${words}` : ''}
+              </Body>
+            </View>
+          </View>
+        );
+      })}
+    </View>
+  );
+}

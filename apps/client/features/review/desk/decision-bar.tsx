@@ -1,0 +1,144 @@
+import type { Dossier } from '@ant-trail/contract/review';
+import { STAGE_PATH } from '@ant-trail/core/log';
+import { useEffect, useState } from 'react';
+import { Row } from '@/design/box.tsx';
+import { Button } from '@/design/button.tsx';
+import { Body } from '@/design/text.tsx';
+import { wordsFor } from '@/device/api.ts';
+import { useMe } from '@/features/accounts/session.ts';
+import { OpenActionDialog } from '@/features/actions/desk/open-action-dialog.tsx';
+import { CorrectDialog } from './correct-dialog.tsx';
+import { DeskRefusal, writeFromDesk } from './desk-entries.ts';
+import type { ReadingState } from './read-dossier.ts';
+import { ReturnDialog } from './return-dialog.tsx';
+
+export interface DecisionBarProps {
+  readonly dossier: Dossier;
+  readonly reading: ReadingState;
+  readonly chosen: string | null;
+  readonly onDone: () => void;
+  readonly onChanged: () => void;
+}
+
+type Open = 'return' | 'correct' | 'action' | null;
+
+/** What the reviewer decides, each with its key. */
+export function DecisionBar({ dossier, reading, chosen, onDone, onChanged }: DecisionBarProps) {
+  const { person } = useMe();
+  const [open, setOpen] = useState<Open>(null);
+  const [problem, setProblem] = useState<string | null>(null);
+  const [busy, setBusy] = useState(false);
+  const sheet = dossier.sheet.id;
+  const state = chosen === null ? undefined : reading.questions.get(chosen);
+  const reviews = person.roles.some((role) => role === 'manager' || role === 'reviewer');
+  const { stage } = reading.state;
+  const decides = reviews && stage === 'finished';
+  const corrects = reviews && (stage === 'finished' || stage === 'returned') && state !== undefined;
+
+  const approve = async () => {
+    if (busy) return;
+    setBusy(true);
+    setProblem(null);
+    try {
+      await writeFromDesk({
+        sheet,
+        path: STAGE_PATH,
+        kind: 'approve',
+        value: null,
+        seen: reading.open.headsOf(STAGE_PATH),
+        by: person.id,
+      });
+      onDone();
+    } catch (error) {
+      setProblem(error instanceof DeskRefusal ? error.message : wordsFor(error));
+    } finally {
+      setBusy(false);
+    }
+  };
+  const report = (): void => {
+    window.open(`/api/sheets/${sheet}/report.pdf`, '_blank');
+  };
+  useEffect(() => {
+    const press = (event: KeyboardEvent): void => {
+      const target = event.target as HTMLElement | null;
+      if (target?.closest('input, textarea, select, dialog') || event.ctrlKey || event.metaKey)
+        return;
+      if (event.key === 'a' && decides) void approve();
+      if (event.key === 'r' && decides) setOpen('return');
+      if (event.key === 'c' && corrects) setOpen('correct');
+      if (event.key === 'o' && reviews) setOpen('action');
+    };
+    addEventListener('keydown', press);
+    return () => removeEventListener('keydown', press);
+  });
+  const changed = (): void => {
+    setOpen(null);
+    onChanged();
+  };
+  return (
+    <Row
+      render="footer"
+      backgroundColor="$sheet"
+      borderTopWidth={1}
+      borderColor="$rule"
+      paddingHorizontal="$4"
+      paddingVertical="$2"
+      gap="$2"
+      flexWrap="wrap"
+    >
+      <Button main onPress={() => void approve()} disabled={!decides || busy} shortcut="A">
+        Approve
+      </Button>
+      <Button onPress={() => setOpen('return')} disabled={!decides} shortcut="R">
+        Return with a word
+      </Button>
+      <Button onPress={() => setOpen('correct')} disabled={!corrects} shortcut="C">
+        Correct a value
+      </Button>
+      <Button onPress={() => setOpen('action')} disabled={!reviews} shortcut="O">
+        Open an action
+      </Button>
+      <Button onPress={report}>Report</Button>
+      {problem ? (
+        <Body small eyes strong role="alert">
+          {problem}
+        </Body>
+      ) : null}
+      <Row flex={1} justifyContent="flex-end" minWidth={180}>
+        <Body tiny quiet>
+          next J · back K · photo Space
+        </Body>
+      </Row>
+      {open === 'return' ? (
+        <ReturnDialog
+          dossier={dossier}
+          reading={reading}
+          onClose={() => setOpen(null)}
+          onDone={() => {
+            setOpen(null);
+            onDone();
+          }}
+        />
+      ) : null}
+      {open === 'correct' && state ? (
+        <CorrectDialog
+          dossier={dossier}
+          reading={reading}
+          state={state}
+          onClose={() => setOpen(null)}
+          onDone={changed}
+        />
+      ) : null}
+      {open === 'action' ? (
+        <OpenActionDialog
+          site={dossier.site}
+          sheet={sheet}
+          finding={state?.finding ?? null}
+          proposedOwner={dossier.visit.person}
+          onClose={() => setOpen(null)}
+          onDone={changed}
+        />
+      ) : null}
+    </Row>
+  );
+}

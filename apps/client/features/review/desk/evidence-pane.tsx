@@ -1,0 +1,180 @@
+import type { Dossier } from '@ant-trail/contract/review';
+import { parsePath, type Entry } from '@ant-trail/core/log';
+import {
+  isPhoto,
+  isSignature,
+  sayAnswer,
+  severityWord,
+  type Photo,
+  type Question,
+} from '@ant-trail/core/sheet';
+import { View } from '@tamagui/core';
+import { useEffect, useState } from 'react';
+import { Column, Row, Scroll } from '@/design/box.tsx';
+import { Dialog } from '@/design/dialog.tsx';
+import { Dots } from '@/design/dots.tsx';
+import { SignatureDrawing } from '@/design/signature-drawing.tsx';
+import { Body, Figure, Heading } from '@/design/text.tsx';
+import { usePeople } from '@/features/accounts/desk/use-people.ts';
+import { useMe } from '@/features/accounts/session.ts';
+import { Picture } from '@/features/media/picture.tsx';
+import { sayShortDay, sayWhen } from '@/features/planning/wording.ts';
+import type { ReadingState } from './read-dossier.ts';
+
+export interface EvidencePaneProps {
+  readonly dossier: Dossier;
+  readonly reading: ReadingState;
+  readonly chosen: string | null;
+}
+
+/** What stands behind one answer: photos, signature, its whole history, what is done about it. */
+export function EvidencePane({ dossier, reading, chosen }: EvidencePaneProps) {
+  const { organisation } = useMe();
+  const people = usePeople();
+  const [zoomed, setZoomed] = useState<Photo | null>(null);
+  const state = chosen === null ? undefined : reading.questions.get(chosen);
+  useEffect(() => {
+    const press = (event: KeyboardEvent): void => {
+      const target = event.target as HTMLElement | null;
+      if (event.key !== ' ' || target?.closest('input, textarea, select, button, dialog')) return;
+      const [first] = state?.photos ?? [];
+      if (!first) return;
+      event.preventDefault();
+      setZoomed(first);
+    };
+    addEventListener('keydown', press);
+    return () => removeEventListener('keydown', press);
+  });
+  if (!state) return null;
+  const { question, photos, answer, finding } = state;
+  const actions = dossier.actions.filter((action) => action.key === question.key);
+  const when = (instant: string): string => sayWhen(instant, organisation.timeZone);
+  return (
+    <Scroll
+      render="aside"
+      aria-label="Evidence"
+      tabIndex={0}
+      flexGrow={1}
+      flexShrink={1}
+      flexBasis={300}
+      maxWidth={400}
+      borderLeftWidth={1}
+      borderColor="$rule"
+    >
+      <Column padding="$4" gap="$3">
+        <Heading>{question.label}</Heading>
+        {photos.map((photo) => (
+          <Column key={photo.path} gap="$1">
+            <View
+              render="button"
+              aria-label={`Enlarge the photo: ${photo.value.comment || 'no comment'}`}
+              height={220}
+              overflow="hidden"
+              borderTopLeftRadius="$sharp"
+              borderTopRightRadius="$leaf"
+              borderBottomRightRadius="$leaf"
+              borderBottomLeftRadius="$leaf"
+              onPress={() => setZoomed(photo)}
+            >
+              <Picture
+                src={`/api/media/${photo.value.sha256}`}
+                alt={photo.value.comment || question.label}
+                cover
+              />
+            </View>
+            <Body tiny quiet>
+              {photo.value.comment ? `“${photo.value.comment}” ` : ''}
+              {when(photo.value.takenAt)}
+              {dossier.receivedAt[photo.value.sha256] ? '' : ' · has not arrived yet'}
+            </Body>
+          </Column>
+        ))}
+        {isSignature(answer?.value) ? <SignatureDrawing value={answer.value} height={120} /> : null}
+        <Dots />
+        <Heading fontSize={17}>What happened to this answer</Heading>
+        {state.history.length === 0 ? (
+          <Body small quiet>
+            Nothing yet.
+          </Body>
+        ) : null}
+        {state.history.map((entry) => (
+          <Row key={entry.id} gap="$2" alignItems="flex-start">
+            <Figure tiny>{when(entry.at)}</Figure>
+            <Body tiny flex={1}>
+              {people.name(entry.by)}: {sayEntry(entry, question)}
+            </Body>
+          </Row>
+        ))}
+        <Received entries={state.history} dossier={dossier} when={when} />
+        {finding ? (
+          <>
+            <Dots />
+            <Heading fontSize={17}>
+              {actions.length > 0
+                ? 'Corrective action'
+                : 'Corrective action, proposed by the template'}
+            </Heading>
+            {actions.map((action) => (
+              <Body key={action.id} small>
+                {action.title} · {action.state} · {people.name(action.owner)}, due{' '}
+                {sayShortDay(action.dueOn)}
+              </Body>
+            ))}
+            {actions.length === 0 ? (
+              <Body small>
+                {finding.proposedAction ?? 'None.'} · {severityWord(finding.severity)}
+              </Body>
+            ) : null}
+          </>
+        ) : null}
+      </Column>
+      {zoomed ? (
+        <Dialog
+          title={zoomed.value.comment || question.label}
+          onClose={() => setZoomed(null)}
+          width={1100}
+        >
+          <View height="72vh">
+            <Picture
+              src={`/api/media/${zoomed.value.sha256}`}
+              alt={zoomed.value.comment || question.label}
+            />
+          </View>
+        </Dialog>
+      ) : null}
+    </Scroll>
+  );
+}
+
+function Received(props: {
+  entries: readonly Entry[];
+  dossier: Dossier;
+  when: (instant: string) => string;
+}) {
+  const { entries, dossier, when } = props;
+  const last = entries
+    .map((entry) => dossier.receivedAt[entry.id])
+    .filter((at) => at !== undefined)
+    .at(-1);
+  if (!last) return null;
+  return (
+    <Row gap="$2" alignItems="flex-start">
+      <Figure tiny>{when(last)}</Figure>
+      <Body tiny quiet flex={1}>
+        received by the office
+      </Body>
+    </Row>
+  );
+}
+
+function sayEntry(entry: Entry, question: Question): string {
+  const { kind, value, reason } = entry;
+  const aspect = parsePath(entry.path)?.aspect;
+  if (kind === 'clear') return aspect === 'photo' ? 'removed a photo' : 'took the answer away';
+  if (value === null) return kind;
+  if (aspect === 'reason') return `“${String(value)}”`;
+  if (isPhoto(value)) return value.comment ? `photo, “${value.comment}”` : 'photo';
+  const said =
+    question.kind === 'date' ? sayShortDay(String(value)) : sayAnswer(question, value, entry.unit);
+  return kind === 'correct' ? `corrected to ${said}: ${reason ?? ''}` : said;
+}

@@ -1,0 +1,219 @@
+import type { Dossier } from '@ant-trail/contract/review';
+import { driftAtEnd, sayRange, writeUnit } from '@ant-trail/core/measure';
+import { needsEyes } from '@ant-trail/core/review';
+import { judgeReading, sayAnswer, type QuestionState } from '@ant-trail/core/sheet';
+import { useState } from 'react';
+import { Column, Row, Rule } from '@/design/box.tsx';
+import { Button } from '@/design/button.tsx';
+import { Mark, type MarkName } from '@/design/mark.tsx';
+import { Notice } from '@/design/notice.tsx';
+import { PressableRow } from '@/design/pressable-row.tsx';
+import { Sparkline } from '@/design/sparkline.tsx';
+import { Body, Figure, Heading, Title } from '@/design/text.tsx';
+import { usePeople } from '@/features/accounts/desk/use-people.ts';
+import { useMe } from '@/features/accounts/session.ts';
+import { sayPast, sayShortDay, sayWhen } from '@/features/planning/wording.ts';
+import type { ReadingState } from './read-dossier.ts';
+
+export interface ReadingPaneProps {
+  readonly dossier: Dossier;
+  readonly reading: ReadingState;
+  readonly chosen: string | null;
+  readonly onChoose: (key: string) => void;
+}
+
+/** The sheet as the reviewer reads it: what needs eyes open, the rest folded away with a count. */
+export function ReadingPane({ dossier, reading, chosen, onChoose }: ReadingPaneProps) {
+  const [all, setAll] = useState<string | null>(null);
+  const { state } = reading;
+  const showAll = all === dossier.sheet.id;
+  const everything = state.sections.flatMap((section) => section.questions);
+  const usual = everything.filter((question) => !needsEyes(question));
+  return (
+    <Column padding="$5" gap="$4">
+      <Head dossier={dossier} reading={reading} />
+      {state.sections.map((section) => {
+        const shown = showAll ? section.questions : section.questions.filter(needsEyes);
+        if (shown.length === 0) return null;
+        return (
+          <Column key={section.section.id}>
+            <Heading paddingBottom="$2">{section.section.title}</Heading>
+            {shown.map((question) => (
+              <Line
+                key={question.question.key}
+                state={question}
+                dossier={dossier}
+                chosen={chosen === question.question.key}
+                onChoose={() => onChoose(question.question.key)}
+              />
+            ))}
+          </Column>
+        );
+      })}
+      {usual.length > 0 ? (
+        <Row gap="$2" flexWrap="wrap">
+          <Body small quiet>
+            {usual.length} {usual.length === 1 ? 'answer' : 'answers'} as usual.
+          </Body>
+          <Button dense onPress={() => setAll(showAll ? null : dossier.sheet.id)}>
+            {showAll ? 'Fold them away' : 'Show them'}
+          </Button>
+        </Row>
+      ) : null}
+    </Column>
+  );
+}
+
+function Head({ dossier, reading }: { dossier: Dossier; reading: ReadingState }) {
+  const { organisation } = useMe();
+  const people = usePeople();
+  const { visit, job, site, version, entries } = dossier;
+  const finish = entries.filter((entry) => entry.kind === 'finish').at(-1);
+  const doer = people.list.find((person) => person.id === (finish?.by ?? visit.person));
+  const arrived = visit.events.find((event) => event.kind === 'arrived');
+  const credentials = doer?.credentials.map((c) => `${c.kind} ${c.number}`).join(', ');
+  const times = [
+    arrived ? sayWhen(arrived.at, organisation.timeZone) : null,
+    finish ? sayWhen(finish.at, organisation.timeZone) : null,
+  ].filter((time) => time !== null);
+  const { stage, stageEntry } = reading.state;
+  return (
+    <Column gap="$1">
+      <Title>
+        {site.name} · {job.title.toLowerCase()}
+      </Title>
+      <Body small quiet>
+        {[
+          [doer?.name ?? people.name(visit.person), credentials].filter(Boolean).join(', '),
+          times.join(' to '),
+          `template version ${version.number}`,
+        ]
+          .filter(Boolean)
+          .join(' · ')}
+      </Body>
+      {stage === 'approved' ? (
+        <Notice tone="info" mark="approved">
+          Approved by {people.name(stageEntry?.by ?? null)},{' '}
+          {stageEntry ? sayWhen(stageEntry.at, organisation.timeZone) : ''}
+        </Notice>
+      ) : null}
+      {stage === 'returned' ? (
+        <Notice tone="info" mark="returned">
+          Returned by {people.name(stageEntry?.by ?? null)}: “{stageEntry?.reason}”
+        </Notice>
+      ) : null}
+      {stage === 'under way' ? <Notice tone="info">Still being filled in.</Notice> : null}
+    </Column>
+  );
+}
+
+interface LineProps {
+  readonly state: QuestionState;
+  readonly dossier: Dossier;
+  readonly chosen: boolean;
+  readonly onChoose: () => void;
+}
+
+function markFor(state: QuestionState): MarkName | null {
+  if (state.disagreement.length > 0) return 'differs';
+  if (state.alert ?? (state.finding && state.finding.severity >= 2)) return 'needs eyes';
+  return null;
+}
+
+function Line({ state, dossier, chosen, onChoose }: LineProps) {
+  const { question, answer } = state;
+  const mark = markFor(state);
+  const ground =
+    mark === 'differs' ? '$lakeGround' : mark === 'needs eyes' ? '$clayGround' : 'transparent';
+  const said = answer
+    ? question.kind === 'date'
+      ? sayShortDay(String(answer.value))
+      : sayAnswer(question, answer.value, answer.unit)
+    : state.photos.length > 0
+      ? `${state.photos.length} ${state.photos.length === 1 ? 'photo' : 'photos'}`
+      : 'not answered';
+  const corrected = state.history.some((entry) => entry.kind === 'correct');
+  return (
+    <Column>
+      <PressableRow
+        onPress={onChoose}
+        aria-current={chosen ? 'true' : undefined}
+        backgroundColor={ground}
+        borderLeftWidth={4}
+        borderColor={chosen ? '$sun' : 'transparent'}
+        paddingHorizontal="$3"
+        paddingVertical="$2"
+      >
+        <Row gap="$3" alignSelf="stretch" flexWrap="wrap">
+          <Column flex={2} minWidth={180}>
+            <Body small strong>
+              {question.label}
+            </Body>
+            <Body tiny quiet={mark !== 'needs eyes'} eyes={mark === 'needs eyes'}>
+              {notesOn(state, dossier)}
+            </Body>
+          </Column>
+          <Row flex={1} minWidth={120} gap={6}>
+            {mark ? <Mark name={mark} size={16} /> : null}
+            {question.kind === 'number' ? (
+              <Figure eyes={mark === 'needs eyes'}>{said}</Figure>
+            ) : (
+              <Body small eyes={mark === 'needs eyes'}>
+                {said}
+              </Body>
+            )}
+            {corrected ? (
+              <Body tiny quiet>
+                corrected
+              </Body>
+            ) : null}
+          </Row>
+          <Row width={130}>
+            <Small state={state} dossier={dossier} />
+          </Row>
+        </Row>
+      </PressableRow>
+      <Rule />
+    </Column>
+  );
+}
+
+function Small({ state, dossier }: { state: QuestionState; dossier: Dossier }) {
+  const { organisation } = useMe();
+  const { question, answer } = state;
+  if (question.kind !== 'number' || typeof answer?.value !== 'number') return null;
+  const earlier = dossier.series.find(({ key }) => key === question.key)?.points ?? [];
+  if (earlier.length < 2) return null;
+  const points = [...earlier, { at: answer.entry.at, value: answer.value }].slice(-8);
+  return (
+    <Sparkline
+      bare
+      height={34}
+      range={question.expected}
+      name={`${question.label} over the last ${points.length} visits`}
+      points={points.map((point) => ({
+        label: sayPast(point.at, organisation.timeZone),
+        value: point.value,
+        out: judgeReading(question, point.value) !== null,
+      }))}
+    />
+  );
+}
+
+/** The words under a label: expected range, drift, reason. */
+function notesOn(state: QuestionState, dossier: Dossier): string {
+  const { question, answer, alert, reason } = state;
+  const notes: string[] = [];
+  if (question.kind === 'number') {
+    if (question.expected)
+      notes.push(`expected ${sayRange(question.expected, writeUnit(question.unit))}`);
+    if (alert?.zone) notes.push(alert.words);
+    const earlier = dossier.series.find(({ key }) => key === question.key)?.points ?? [];
+    const now = typeof answer?.value === 'number' ? [answer.value] : [];
+    const drift = driftAtEnd([...earlier.map((point) => point.value), ...now]);
+    if (drift) notes.push(`${drift.direction} for ${drift.readings} visits`);
+  }
+  if (reason) notes.push(`“${String(reason.value)}”`);
+  if (state.disagreement.length > 0) notes.push('two people, two answers');
+  return notes.join(' · ');
+}

@@ -1,0 +1,168 @@
+import { zodResolver } from '@hookform/resolvers/zod';
+import { Site, SiteDraft } from '@ant-trail/contract/sites';
+import { useState } from 'react';
+import { Controller, useFieldArray, useForm } from 'react-hook-form';
+import { Column, Row } from '@/design/box.tsx';
+import { Button } from '@/design/button.tsx';
+import { Dialog } from '@/design/dialog.tsx';
+import { Input } from '@/design/input.tsx';
+import { Notice } from '@/design/notice.tsx';
+import { ask, wordsFor } from '@/device/api.ts';
+
+export interface SiteDialogProps {
+  readonly site: Site | null;
+  readonly onClose: () => void;
+  readonly onSaved: () => void;
+}
+
+const EMPTY: SiteDraft = {
+  name: '',
+  client: '',
+  address: '',
+  lat: Number.NaN,
+  lon: Number.NaN,
+  access: '',
+  hazards: [],
+  contacts: [],
+};
+
+const TEXTS = [
+  { name: 'name', label: 'Name' },
+  { name: 'client', label: 'Client' },
+  { name: 'address', label: 'Address' },
+  { name: 'access', label: 'Getting in' },
+] as const;
+
+/** Adds a place or changes one. */
+export function SiteDialog({ site, onClose, onSaved }: SiteDialogProps) {
+  const [problem, setProblem] = useState<string | null>(null);
+  const form = useForm<SiteDraft>({
+    resolver: zodResolver(SiteDraft),
+    defaultValues: site ?? EMPTY,
+  });
+  const { control, formState } = form;
+  const contacts = useFieldArray({ control, name: 'contacts' });
+  const { errors } = formState;
+  const save = form.handleSubmit(async (draft) => {
+    try {
+      if (site) await ask(Site, 'PUT', `/api/sites/${site.id}`, draft);
+      else await ask(Site, 'POST', '/api/sites', draft);
+      onSaved();
+      onClose();
+    } catch (error) {
+      setProblem(wordsFor(error));
+    }
+  });
+  return (
+    <Dialog title={site?.name ?? 'A new place'} onClose={onClose} width={620}>
+      <Column gap="$3">
+        {TEXTS.map(({ name, label }) => (
+          <Controller
+            key={name}
+            control={control}
+            name={name}
+            render={({ field }) => (
+              <Input
+                label={label}
+                value={field.value}
+                onChange={field.onChange}
+                lines={name === 'access' ? 2 : 1}
+                problem={errors[name]?.message}
+              />
+            )}
+          />
+        ))}
+        <Row gap="$3" alignItems="flex-start">
+          <Degrees
+            form={form}
+            name="lat"
+            label="Latitude, degrees"
+            problem={errors.lat && 'From −90 to 90.'}
+          />
+          <Degrees
+            form={form}
+            name="lon"
+            label="Longitude, degrees"
+            problem={errors.lon && 'From −180 to 180.'}
+          />
+        </Row>
+        <Controller
+          control={control}
+          name="hazards"
+          render={({ field }) => (
+            <Input
+              label="Hazards, seen before anyone sets out (one a line)"
+              lines={3}
+              value={field.value.join('\n')}
+              onChange={(text) => field.onChange(text === '' ? [] : text.split('\n'))}
+              onLeave={() => field.onChange(field.value.map((h) => h.trim()).filter(Boolean))}
+              problem={errors.hazards && 'A hazard is a short sentence, at most 12 of them.'}
+            />
+          )}
+        />
+        {contacts.fields.map((contact, index) => (
+          <Row key={contact.id} gap="$2" flexWrap="wrap" alignItems="flex-start">
+            {(['name', 'role', 'phone', 'email'] as const).map((part) => (
+              <Column key={part} flex={1} minWidth={130}>
+                <Controller
+                  control={control}
+                  name={`contacts.${index}.${part}`}
+                  render={({ field }) => (
+                    <Input
+                      label={`Contact ${index + 1}, ${part === 'email' ? 'e-mail' : part}`}
+                      value={field.value}
+                      onChange={field.onChange}
+                      problem={errors.contacts?.[index]?.[part]?.message}
+                    />
+                  )}
+                />
+              </Column>
+            ))}
+            <Button dense onPress={() => contacts.remove(index)}>
+              Remove
+            </Button>
+          </Row>
+        ))}
+        <Button dense onPress={() => contacts.append({ name: '', role: '', phone: '', email: '' })}>
+          Add a contact
+        </Button>
+        {problem ? (
+          <Notice tone="eyes" alert>
+            {problem}
+          </Notice>
+        ) : null}
+        <Button main onPress={() => void save()} disabled={formState.isSubmitting}>
+          Save
+        </Button>
+      </Column>
+    </Dialog>
+  );
+}
+
+interface DegreesProps {
+  readonly form: ReturnType<typeof useForm<SiteDraft>>;
+  readonly name: 'lat' | 'lon';
+  readonly label: string;
+  readonly problem: string | undefined;
+}
+
+function Degrees({ form, name, label, problem }: DegreesProps) {
+  const [text, setText] = useState(() => {
+    const value = form.getValues(name);
+    return Number.isNaN(value) ? '' : String(value);
+  });
+  return (
+    <Column flex={1}>
+      <Input
+        label={label}
+        kind="decimal"
+        value={text}
+        onChange={(typed) => {
+          setText(typed);
+          form.setValue(name, typed.trim() === '' ? Number.NaN : Number(typed.replace(',', '.')));
+        }}
+        problem={problem}
+      />
+    </Column>
+  );
+}
