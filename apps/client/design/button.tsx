@@ -29,7 +29,7 @@ const Frame = styled(View, {
       },
     },
     plain: { true: { borderColor: 'transparent', paddingHorizontal: '$2' } },
-    dense: { true: { minHeight: 40, paddingHorizontal: '$3', borderWidth: 1 } },
+    dense: { true: { paddingHorizontal: '$3', borderWidth: 1, $wide: { minHeight: 40 } } },
     off: { true: { opacity: 0.45, cursor: 'default' } },
   } as const,
 });

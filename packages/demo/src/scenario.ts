@@ -216,7 +216,9 @@ export class Scenario {
     const begun = visit.start + Math.round(this.chance.between(-6, 18));
     const log = this.newSheet(who, day, ago, visit, begun);
     const author = this.author(who);
-    log.sheet.fill(author, log.reading).finish(author);
+    log.sheet
+      .fill(author, log.reading, { trouble: outcome === 'approved' ? 0.035 : 0.13 })
+      .finish(author);
     const nextMorning = this.instant(addDays(day, 1), 8 * 60 + this.chance.between(0, 50));
     if (outcome === 'approved') {
       log.sheet.approve(
@@ -398,10 +400,10 @@ export class Scenario {
           ? ['verified', 'verified', 'done', 'dropped']
           : ['open', 'in hand', 'open', 'done'];
       const state = this.chance.pick(states);
-      const action = this.chance.uuid();
       const dueOn = addDays(day, DAYS_FOR_SEVERITY[finding.severity]);
       const doer = this.author(site.who).person;
       const created = this.instant(addDays(day, 1), 8 * 60 + 30);
+      const action = timeOrderedId(created.getTime(), this.chance.bytes(16));
       this.put('action', {
         id: action,
         site_id: this.sites.get(site.name),
@@ -458,7 +460,7 @@ export class Scenario {
     };
     const here = (who: string, visit: PlannedVisit, begun: number, until: number): void => {
       const log = this.newSheet(who, day, 0, visit, begun);
-      log.sheet.fill(this.author(who), log.reading, until);
+      log.sheet.fill(this.author(who), log.reading, { until });
       log.keep(log.sheet.entries, null);
     };
     const ahead = (who: string, visit: PlannedVisit): void => {

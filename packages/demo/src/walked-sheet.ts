@@ -70,14 +70,18 @@ export class WalkedSheet {
     return this.open.state;
   }
 
-  /** Answers everything asked; `until` stops part of the way (0 to 1). */
-  fill(author: Author, reading: (key: string) => number | null, until = 1): this {
+  /** Answers everything asked; `until` stops part of the way (0 to 1), `trouble` is how often a no comes. */
+  fill(
+    author: Author,
+    reading: (key: string) => number | null,
+    { until = 1, trouble = 0.035 }: { until?: number; trouble?: number } = {},
+  ): this {
     const questions = [...this.plan.questions.values()];
     const stop = Math.floor(questions.length * until);
     for (const question of questions.slice(0, stop)) {
       const visible = this.stateOf(question.key);
       if (!visible) continue;
-      const value = this.answerFor(question, reading, author);
+      const value = this.answerFor(question, reading, author, trouble);
       if (value !== null)
         this.write(author, answerPath(question.key), 'answer', value, {
           ...(question.kind === 'number' ? { unit: question.unit } : {}),
@@ -115,11 +119,12 @@ export class WalkedSheet {
     question: Question,
     reading: (key: string) => number | null,
     author: Author,
+    trouble: number,
   ): AnswerValue | null {
     const { chance } = this;
     switch (question.kind) {
       case 'yesNo':
-        return chance.happens(0.965) ? 'yes' : chance.happens(0.7) ? 'no' : 'na';
+        return chance.happens(1 - trouble) ? 'yes' : chance.happens(0.7) ? 'no' : 'na';
       case 'choice': {
         const [first] = question.options;
         return chance.happens(0.9)

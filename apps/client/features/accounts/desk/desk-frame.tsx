@@ -7,18 +7,9 @@ import { Row } from '@/design/box.tsx';
 import { Button } from '@/design/button.tsx';
 import { Body, Figure } from '@/design/text.tsx';
 import { listenToOffice, useOffice } from '@/device/office.ts';
+import { DESK_PLACES } from './desk-places.ts';
 import { Palette } from './palette.tsx';
 import { OwnDialog } from './own-dialog.tsx';
-
-export const DESK_PLACES = [
-  { href: '/day', word: 'Day' },
-  { href: '/review', word: 'Review' },
-  { href: '/actions', word: 'Actions' },
-  { href: '/jobs', word: 'Jobs' },
-  { href: '/places', word: 'Places' },
-  { href: '/people', word: 'People' },
-  { href: '/sent', word: 'Sent' },
-] as const;
 
 const Place = styled(View, {
   flexDirection: 'row',

@@ -7,7 +7,7 @@ import { Input } from '@/design/input.tsx';
 import { PressableRow } from '@/design/pressable-row.tsx';
 import { Body } from '@/design/text.tsx';
 import { useOffice } from '@/device/office.ts';
-import { DESK_PLACES } from './desk-frame.tsx';
+import { DESK_PLACES } from './desk-places.ts';
 
 interface Way {
   readonly words: string;

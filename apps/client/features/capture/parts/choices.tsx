@@ -4,7 +4,7 @@ import { useSheetSession, type PartProps } from '../field/sheet-context.tsx';
 const YES_NO = [
   { value: 'yes', label: 'Yes' },
   { value: 'no', label: 'No' },
-  { value: 'na', label: 'Doesn’t apply' },
+  { value: 'na', label: 'Not applicable' },
 ] as const;
 
 /** Pressing what is chosen already takes the answer away again. */

@@ -77,12 +77,18 @@ export function NumberPart({ state, locked }: PartProps) {
             <Mark name="needs eyes" silent />
           </Column>
           <Body eyes strong flex={1}>
-            {alert.words}.{state.asksReason || state.asksPhoto ? ' A word or a photo, please.' : ''}
+            {alert.words}.{askedFor(state)}
           </Body>
         </Row>
       ) : null}
     </Column>
   );
+}
+
+function askedFor({ asksReason, asksPhoto }: PartProps['state']): string {
+  if (asksReason && asksPhoto) return ' A photo and a word, please.';
+  if (asksPhoto) return ' A photo, please.';
+  return asksReason ? ' A word, please.' : '';
 }
 
 /** The last values with the new one, the expected range, and a drift where there is one. */

@@ -8,9 +8,9 @@ import { Body } from '@/design/text.tsx';
 import { useMe } from '@/features/accounts/session.ts';
 import { markOf, sayStop, stopOf } from './stop-marks.ts';
 
-const TOP = 34;
-const STEP = 25;
-const BOTTOM = 16;
+const TOP = 32;
+const STEP = 18;
+const BOTTOM = 12;
 /** A label narrower than this says nothing: it then runs on under its neighbour's. */
 const NARROWEST = 70;
 
@@ -37,7 +37,7 @@ export function LaneDrawing({ cards, now, width, x, onOpen }: LaneProps) {
   const line = (points: readonly LanePoint[]): string =>
     points.map((point) => `${x(point.minute)},${y(point.depth)}`).join(' ');
   return (
-    <View height={height} width={width} role="list">
+    <View height={height} width={width} role="list" position="relative">
       <Svg width={width} height={height} aria-hidden style={{ position: 'absolute' }}>
         <Polyline
           points={line(lane.planned)}

@@ -87,8 +87,8 @@ function FarAwayDialog({ presence, onClose, onReason }: FarAwayProps) {
     <Dialog title="You seem to be elsewhere" onClose={onClose}>
       <Column gap="$3">
         <Body>
-          Your phone says {sayDistance(presence.distance)} from the site, sure to{' '}
-          {sayDistance(presence.accuracy)}. Say in a word why you start from here.
+          Your phone says {sayDistance(presence.distance)} from the site, give or take{' '}
+          {sayDistance(Math.max(5, presence.accuracy))}. Say in a word why you start from here.
         </Body>
         <Input
           label="Why from here?"

@@ -26,7 +26,7 @@ export interface CorrectDialogProps {
 const YES_NO = [
   { value: 'yes', label: 'Yes' },
   { value: 'no', label: 'No' },
-  { value: 'na', label: 'Doesn’t apply' },
+  { value: 'na', label: 'Not applicable' },
 ];
 
 /** Corrects a value with a reason; what was there stays in the history. */

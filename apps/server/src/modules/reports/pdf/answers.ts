@@ -1,5 +1,11 @@
 import { sayRange, writeUnit } from '@ant-trail/core/measure';
-import { isSignature, sayAnswer, type QuestionState, type SheetState } from '@ant-trail/core/sheet';
+import {
+  isAnswered,
+  isSignature,
+  sayAnswer,
+  type QuestionState,
+  type SheetState,
+} from '@ant-trail/core/sheet';
 import type { SignatureValue } from '@ant-trail/core/log';
 import type { ReportData } from '../data.ts';
 import { CLAY, CLAY_GROUND, INK, QUIET, type Paper } from './paper.ts';
@@ -11,7 +17,10 @@ const GAP = 14;
 /** Every section with what was asked and answered; what was not asked is not in the report. */
 export function writeAnswers(paper: Paper, data: ReportData, state: SheetState, say: Say): void {
   for (const section of state.sections) {
-    if (section.questions.length === 0) continue;
+    const questions = section.questions.filter(
+      (state) => state.question.required || isAnswered(state),
+    );
+    if (questions.length === 0) continue;
     paper.need(90);
     paper.space(16);
     paper.text(section.section.title, paper.left, {
@@ -20,7 +29,7 @@ export function writeAnswers(paper: Paper, data: ReportData, state: SheetState, 
       tag: 'H2',
     });
     paper.space(6);
-    for (const question of section.questions) writeQuestion(paper, data, question, say);
+    for (const question of questions) writeQuestion(paper, data, question, say);
   }
 }
 
@@ -109,7 +118,8 @@ function placePhotos(paper: Paper, data: ReportData, state: QuestionState, say: 
   for (let i = 0; i < state.photos.length; i += 2) {
     const row = state.photos.slice(i, i + 2);
     const captions = row.map(
-      (photo) => `${photo.value.comment || 'Photo'}, ${say.time(photo.value.takenAt)}`,
+      (photo) =>
+        `${(photo.value.comment || 'Photo').replace(/\.$/, '')}, ${say.time(photo.value.takenAt)}`,
     );
     const captionHeight = Math.max(...captions.map((words) => paper.heightOf(words, width, 9)));
     paper.need(PHOTO_HEIGHT + captionHeight + 22);

@@ -1,0 +1,10 @@
+/** The desk's places, in the order of its navigation. */
+export const DESK_PLACES = [
+  { href: '/day', word: 'Day' },
+  { href: '/review', word: 'Review' },
+  { href: '/actions', word: 'Actions' },
+  { href: '/jobs', word: 'Jobs' },
+  { href: '/places', word: 'Places' },
+  { href: '/people', word: 'People' },
+  { href: '/sent', word: 'Sent' },
+] as const;
