@@ -4,7 +4,7 @@ import { createServer } from 'node:net';
 import path from 'node:path';
 import { defaultDataDir, openCluster } from './house/cluster.mjs';
 import { ensurePackages } from './house/packages.mjs';
-import { run, say, Trouble } from './house/say.mjs';
+import { run, Trouble } from './house/say.mjs';
 
 const fresh = process.argv.includes('--fresh');
 const port = Number(process.env.PORT ?? 8080);

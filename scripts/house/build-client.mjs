@@ -1,5 +1,14 @@
 import { createHash } from 'node:crypto';
-import { cpSync, existsSync, mkdirSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
+import {
+  cpSync,
+  existsSync,
+  mkdirSync,
+  readdirSync,
+  readFileSync,
+  rmSync,
+  statSync,
+  writeFileSync,
+} from 'node:fs';
 import { createRequire } from 'node:module';
 import path from 'node:path';
 import { command } from './command.mjs';
@@ -7,7 +16,13 @@ import { CLIENT, CLIENT_DIST, ROOT } from './places.mjs';
 import { say } from './say.mjs';
 
 const STAMP = path.join(CLIENT_DIST, '.built-from');
-const SOURCES = ['apps/client', 'packages/core', 'packages/contract', 'package-lock.json', 'scripts/house/build-client.mjs'];
+const SOURCES = [
+  'apps/client',
+  'packages/core',
+  'packages/contract',
+  'package-lock.json',
+  'scripts/house/build-client.mjs',
+];
 const SKIPPED = new Set(['node_modules', 'dist', '.expo', 'fonts']);
 
 function* filesIn(place) {

@@ -12,7 +12,8 @@ const BUNDLES = '_expo/static/js/web';
 function deskBundles() {
   const dir = path.join(CLIENT_DIST, BUNDLES);
   return readdirSync(dir).filter(
-    (name) => name.endsWith('.js') && readFileSync(path.join(dir, name), 'utf8').includes('DESK_ONLY'),
+    (name) =>
+      name.endsWith('.js') && readFileSync(path.join(dir, name), 'utf8').includes('DESK_ONLY'),
   );
 }
 
@@ -23,7 +24,14 @@ export async function buildServiceWorker() {
   await generateSW({
     globDirectory: CLIENT_DIST,
     swDest: path.join(CLIENT_DIST, 'sw.js'),
-    globPatterns: ['index.html', 'base.css', 'mark.svg', 'app.webmanifest', 'fonts/*', `${BUNDLES}/*.js`],
+    globPatterns: [
+      'index.html',
+      'base.css',
+      'mark.svg',
+      'app.webmanifest',
+      'fonts/*',
+      `${BUNDLES}/*.js`,
+    ],
     globIgnores: deskBundles().map((name) => `${BUNDLES}/${name}`),
     maximumFileSizeToCacheInBytes: 8_000_000,
     // Names under /_expo carry their hash already.

@@ -18,7 +18,7 @@ const Frame = styled(View, {
   borderBottomRightRadius: '$leaf',
   borderBottomLeftRadius: '$leaf',
   cursor: 'pointer',
-  hoverStyle: { backgroundColor: '$rule' },
+  hoverStyle: { backgroundColor: '$touch' },
   pressStyle: { opacity: 0.75 },
   variants: {
     main: {

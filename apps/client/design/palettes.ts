@@ -9,6 +9,8 @@ export type Palette = {
   /** Lines, and what lies ahead. */
   readonly rule: string;
   readonly sand: string;
+  /** Under the pointer. */
+  readonly touch: string;
   /** The action bar and chosen answers, and the text on them. */
   readonly bark: string;
   readonly onBark: string;
@@ -34,6 +36,7 @@ const light: Palette = {
   ink2: '#5A4F43',
   rule: '#DCD2BF',
   sand: '#B7A88F',
+  touch: '#EAE2D2',
   bark: '#2B2118',
   onBark: '#FFFCF5',
   sun: '#E9AE2C',
@@ -53,6 +56,7 @@ const dark: Palette = {
   ink2: '#C2B5A1',
   rule: '#453B2E',
   sand: '#7C6F5B',
+  touch: '#352C21',
   bark: '#EFE5D2',
   onBark: '#1D1711',
   sun: '#F0B93C',
@@ -73,6 +77,7 @@ const sunlight: Palette = {
   ink2: '#1F1812',
   rule: '#4A4036',
   sand: '#6B5D49',
+  touch: '#F1EADB',
   bark: '#000000',
   onBark: '#FFFFFF',
   sun: '#FFC21A',

@@ -9,5 +9,5 @@ export const PressableRow = styled(View, {
   minHeight: 48,
   backgroundColor: 'transparent',
   cursor: 'pointer',
-  hoverStyle: { backgroundColor: '$rule' },
+  hoverStyle: { backgroundColor: '$touch' },
 });

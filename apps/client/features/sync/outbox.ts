@@ -31,5 +31,5 @@ export async function queue(store: LocalStore, operation: Operation): Promise<vo
     operation,
     queuedAt: new Date().toISOString(),
     refused: null,
-  } as never);
+  });
 }

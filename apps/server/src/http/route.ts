@@ -65,7 +65,7 @@ export function route<
     query: spec.query ?? z.unknown(),
     body: spec.body ?? z.unknown(),
     answer: spec.answer ?? null,
-    handle: spec.handle as Route['handle'],
+    handle: spec.handle,
   };
 }
 

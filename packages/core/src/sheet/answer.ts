@@ -64,6 +64,9 @@ export function isDay(text: string): boolean {
   return !Number.isNaN(date.getTime()) && date.toISOString().startsWith(text);
 }
 
+/** The words of a text, a day or a chosen key; empty for any other kind of value. */
+export const textOf = (value: AnswerValue): string => (typeof value === 'string' ? value : '');
+
 const optionLabel = (options: readonly { key: string; label: string }[], key: unknown): string =>
   options.find((option) => option.key === key)?.label ?? String(key);
 
@@ -71,7 +74,7 @@ const optionLabel = (options: readonly { key: string; label: string }[], key: un
 export function sayAnswer(question: Question, value: AnswerValue, unit?: string): string {
   switch (question.kind) {
     case 'yesNo':
-      return YES_NO_WORDS[String(value)] ?? String(value);
+      return YES_NO_WORDS[textOf(value)] ?? textOf(value);
     case 'choice':
       return optionLabel(question.options, value);
     case 'choices': {
@@ -90,6 +93,6 @@ export function sayAnswer(question: Question, value: AnswerValue, unit?: string)
       return isPhoto(value) ? value.comment || 'Photo' : 'Photo';
     case 'text':
     case 'date':
-      return String(value);
+      return textOf(value);
   }
 }

@@ -1,5 +1,5 @@
 import { STAGE_PATH } from '@ant-trail/core/log';
-import { sayAnswer, type QuestionState } from '@ant-trail/core/sheet';
+import { sayAnswer, textOf, type QuestionState } from '@ant-trail/core/sheet';
 import { useRouter } from 'expo-router';
 import { Column, Row } from '@/design/box.tsx';
 import { Button } from '@/design/button.tsx';
@@ -72,7 +72,7 @@ function Line({ state, onPress }: { state: QuestionState; onPress: () => void })
   const { question, answer, finding, photos } = state;
   const said = answer
     ? question.kind === 'date'
-      ? sayShortDay(String(answer.value))
+      ? sayShortDay(textOf(answer.value))
       : sayAnswer(question, answer.value, answer.unit)
     : photos.length > 0
       ? `${photos.length} ${photos.length === 1 ? 'photo' : 'photos'}`

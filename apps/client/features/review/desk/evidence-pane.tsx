@@ -4,6 +4,7 @@ import {
   isPhoto,
   isSignature,
   sayAnswer,
+  textOf,
   severityWord,
   type Photo,
   type Question,
@@ -172,9 +173,9 @@ function sayEntry(entry: Entry, question: Question): string {
   const aspect = parsePath(entry.path)?.aspect;
   if (kind === 'clear') return aspect === 'photo' ? 'removed a photo' : 'took the answer away';
   if (value === null) return kind;
-  if (aspect === 'reason') return `“${String(value)}”`;
+  if (aspect === 'reason') return `“${textOf(value)}”`;
   if (isPhoto(value)) return value.comment ? `photo, “${value.comment}”` : 'photo';
   const said =
-    question.kind === 'date' ? sayShortDay(String(value)) : sayAnswer(question, value, entry.unit);
+    question.kind === 'date' ? sayShortDay(textOf(value)) : sayAnswer(question, value, entry.unit);
   return kind === 'correct' ? `corrected to ${said}: ${reason ?? ''}` : said;
 }

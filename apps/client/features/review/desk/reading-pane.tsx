@@ -1,7 +1,7 @@
 import type { Dossier } from '@ant-trail/contract/review';
 import { driftAtEnd, sayRange, writeUnit } from '@ant-trail/core/measure';
 import { needsEyes } from '@ant-trail/core/review';
-import { judgeReading, sayAnswer, type QuestionState } from '@ant-trail/core/sheet';
+import { judgeReading, sayAnswer, textOf, type QuestionState } from '@ant-trail/core/sheet';
 import { useState } from 'react';
 import { Column, Row, Rule } from '@/design/box.tsx';
 import { Button } from '@/design/button.tsx';
@@ -127,7 +127,7 @@ function Line({ state, dossier, chosen, onChoose }: LineProps) {
     mark === 'differs' ? '$lakeGround' : mark === 'needs eyes' ? '$clayGround' : 'transparent';
   const said = answer
     ? question.kind === 'date'
-      ? sayShortDay(String(answer.value))
+      ? sayShortDay(textOf(answer.value))
       : sayAnswer(question, answer.value, answer.unit)
     : state.photos.length > 0
       ? `${state.photos.length} ${state.photos.length === 1 ? 'photo' : 'photos'}`
@@ -213,7 +213,7 @@ function notesOn(state: QuestionState, dossier: Dossier): string {
     const drift = driftAtEnd([...earlier.map((point) => point.value), ...now]);
     if (drift) notes.push(`${drift.direction} for ${drift.readings} visits`);
   }
-  if (reason) notes.push(`“${String(reason.value)}”`);
+  if (reason) notes.push(`“${textOf(reason.value)}”`);
   if (state.disagreement.length > 0) notes.push('two people, two answers');
   return notes.join(' · ');
 }

@@ -25,6 +25,8 @@ const TENANT_TABLES = [
 
 export class FirstWalk1763900000000 implements MigrationInterface {
   async up(runner: QueryRunner): Promise<void> {
+    // Rows whose ids phones make are keyed with their organisation: an id that another organisation
+    // happens to have must neither clash with it nor reveal it.
     await runner.query(`
       CREATE TABLE organisation (
         id uuid PRIMARY KEY, name text NOT NULL, time_zone text NOT NULL
@@ -113,17 +115,19 @@ export class FirstWalk1763900000000 implements MigrationInterface {
         PRIMARY KEY (org_id, sha256)
       );
       CREATE TABLE action (
-        org_id uuid NOT NULL REFERENCES organisation, id uuid PRIMARY KEY,
+        org_id uuid NOT NULL REFERENCES organisation, id uuid NOT NULL,
         site_id uuid NOT NULL REFERENCES site, sheet_id uuid REFERENCES sheet, key text,
         title text NOT NULL, details text NOT NULL, severity int NOT NULL,
         owner_id uuid NOT NULL REFERENCES person, due_on date NOT NULL, state text NOT NULL,
-        created_by uuid NOT NULL REFERENCES person, created_at timestamptz NOT NULL DEFAULT now()
+        created_by uuid NOT NULL REFERENCES person, created_at timestamptz NOT NULL DEFAULT now(),
+        PRIMARY KEY (org_id, id)
       );
       CREATE TABLE action_move (
         org_id uuid NOT NULL REFERENCES organisation, id uuid PRIMARY KEY,
-        action_id uuid NOT NULL REFERENCES action ON DELETE CASCADE,
+        action_id uuid NOT NULL,
         from_state text NOT NULL, to_state text NOT NULL, by uuid NOT NULL,
-        at timestamptz NOT NULL DEFAULT now(), note text NOT NULL
+        at timestamptz NOT NULL DEFAULT now(), note text NOT NULL,
+        FOREIGN KEY (org_id, action_id) REFERENCES action ON DELETE CASCADE
       );
       CREATE TABLE feed_counter (
         org_id uuid PRIMARY KEY REFERENCES organisation, last bigint NOT NULL
@@ -157,8 +161,10 @@ export class FirstWalk1763900000000 implements MigrationInterface {
     `);
   }
 
-  async down(): Promise<void> {
-    throw new Error('The first migration is not undone: begin a fresh database instead.');
+  down(): Promise<void> {
+    return Promise.reject(
+      new Error('The first migration is not undone: begin a fresh database instead.'),
+    );
   }
 }
 

@@ -20,15 +20,21 @@ const PICTURE_TYPES: Record<string, string> = {
   webp: 'image/webp',
 };
 
-/** How tus wants to be told of a refusal. */
-interface TusRefusal {
-  readonly status_code: number;
+/** A refusal in the form tus wants: it reads these two fields. */
+class UploadRefusal extends Error {
   readonly body: string;
+
+  constructor(
+    readonly status_code: number,
+    message: string,
+  ) {
+    super(message);
+    this.body = JSON.stringify({ code: 'photo-refused', message });
+  }
 }
-const refuse = (status: number, message: string): TusRefusal => ({
-  status_code: status,
-  body: JSON.stringify({ code: 'photo-refused', message }),
-});
+
+const refuse = (status: number, message: string): UploadRefusal =>
+  new UploadRefusal(status, message);
 
 interface WebRequest {
   readonly headers: { get(name: string): string | null };
@@ -93,7 +99,7 @@ export function mountUploads(app: Express, data: DataSource, files: MediaFiles):
 async function problemWithFile(
   place: string,
   sha256: string,
-): Promise<{ readonly type: string } | { readonly refusal: TusRefusal }> {
+): Promise<{ readonly type: string } | { readonly refusal: UploadRefusal }> {
   const hash = createHash('sha256');
   await pipeline(createReadStream(place), hash);
   if (hash.digest('hex') !== sha256)

@@ -95,7 +95,10 @@ async function changesSince(
   const sites = refs('site');
   const withSites = scope.filter((job) => sites.includes(job.site)).map((job) => job.id);
   const siteBundle = await findJobs(db, { id: In(withSites) });
-  const sheets = refs('sheet').filter((ref) => scope.some((job) => job.sheet === ref));
+  const bundled = new Set(bundle.jobs.map((job) => job.sheet.id));
+  const sheets = refs('sheet').filter(
+    (ref) => !bundled.has(ref) && scope.some((job) => job.sheet === ref),
+  );
   const entries = await db.find(EntryRow, {
     where: { sheet: In(sheets), seq: MoreThan(String(since)) },
     order: { seq: 'ASC' },

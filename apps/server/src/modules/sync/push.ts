@@ -135,9 +135,10 @@ function problemWithAuthor(entry: Entry, session: Session, assigned: string | nu
   if (entry.by !== session.person) return 'This was recorded under another person’s name.';
   const reviewer = session.roles.some((role) => role === 'manager' || role === 'reviewer');
   const office = entry.kind === 'correct' || entry.kind === 'return' || entry.kind === 'approve';
+  if (office && !reviewer) return 'Only a reviewer can do this.';
   if (entry.kind === 'approve' && assigned === session.person)
     return 'Somebody else has to approve what you did yourself.';
-  if (office) return reviewer ? null : 'Only a reviewer can do this.';
+  if (office) return null;
   return assigned === session.person || reviewer
     ? null
     : 'This job is not yours any more. The office decides what to do with your answer.';

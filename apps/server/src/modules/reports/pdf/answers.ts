@@ -3,6 +3,7 @@ import {
   isAnswered,
   isSignature,
   sayAnswer,
+  textOf,
   type QuestionState,
   type SheetState,
 } from '@ant-trail/core/sheet';
@@ -74,7 +75,7 @@ function writeQuestion(paper: Paper, data: ReportData, state: QuestionState, say
 function sayQuestion(state: QuestionState, say: Say): string {
   const { question, answer } = state;
   if (!answer) return '';
-  if (question.kind === 'date') return say.day(String(answer.value));
+  if (question.kind === 'date') return say.day(textOf(answer.value));
   return sayAnswer(question, answer.value, answer.unit);
 }
 
@@ -85,7 +86,7 @@ function notesOn(state: QuestionState, say: Say): string {
   if (question.kind === 'number' && question.expected)
     notes.push(`expected ${sayRange(question.expected, writeUnit(question.unit))}`);
   if (alert) notes.push(alert.words);
-  if (reason) notes.push(`“${String(reason.value)}”`);
+  if (reason) notes.push(`“${textOf(reason.value)}”`);
   for (const entry of state.history)
     if (entry.kind === 'correct')
       notes.push(`corrected by ${say.name(entry.by)}: ${entry.reason ?? ''}`);

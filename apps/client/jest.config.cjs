@@ -1,0 +1,22 @@
+const { existsSync } = require('node:fs');
+const path = require('node:path');
+
+/** Packages that can only be imported, for which Jest's resolver needs to be told the file. */
+const importOnly = (name, file) =>
+  [path.join(__dirname, '../../packages/core/node_modules'), path.join(__dirname, '../../node_modules')]
+    .map((place) => path.join(place, name, file))
+    .find((candidate) => existsSync(candidate));
+
+module.exports = {
+  displayName: 'client',
+  preset: 'jest-expo/web',
+  testMatch: ['<rootDir>/test/**/*.test.{ts,tsx}'],
+  setupFiles: ['<rootDir>/test/support/browser.ts'],
+  moduleNameMapper: {
+    '^@/(.*)$': '<rootDir>/$1',
+    '^canonicalize$': importOnly('canonicalize', 'lib/canonicalize.js'),
+  },
+  transformIgnorePatterns: [
+    'node_modules/(?!((jest-)?react-native|@react-native|expo|@expo|@tamagui|tamagui|@noble|canonicalize|uuid|@marcbachmann|dexie|react-native-svg))',
+  ],
+};

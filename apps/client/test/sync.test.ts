@@ -1,0 +1,184 @@
+import { entryHash, type Entry } from '@ant-trail/core/log';
+import { LocalStore } from '@/device/local-store.ts';
+import { keepEntry } from '@/features/sync/outbox.ts';
+import { pushAll } from '@/features/sync/push.ts';
+import { pullAll } from '@/features/sync/pull.ts';
+
+const ME = '22222222-2222-4222-8222-222222222222';
+const SHEET = '33333333-3333-4333-8333-333333333333';
+
+type Answer = { status: number; body: unknown };
+let office: (path: string, body: unknown) => Answer;
+let store: LocalStore;
+let count = 0;
+
+beforeEach(() => {
+  store = new LocalStore(`test-${++count}`);
+  globalThis.fetch = ((path: string, init?: { body?: string }) => {
+    const { status, body } = office(path, init?.body ? JSON.parse(init.body) : undefined);
+    return Promise.resolve({
+      ok: status < 400,
+      status,
+      json: () => Promise.resolve(body),
+    });
+  }) as never;
+});
+
+const draft = (value: number) => ({
+  sheet: SHEET,
+  path: 'temp',
+  kind: 'answer' as const,
+  value,
+  unit: 'Cel',
+  seen: [],
+  by: ME,
+});
+const idsIn = (body: unknown): string[] =>
+  (body as { operations: { body: { id: string } }[] }).operations.map((o) => o.body.id);
+const receipts = (ids: string[], outcome: string, reason?: string): Answer => ({
+  status: 200,
+  body: { receipts: ids.map((id) => ({ id, outcome, at: '2031-04-05T08:00:00Z', reason })) },
+});
+
+test('an entry is kept and queued, in one chain of hashes', async () => {
+  const one = await keepEntry(store, draft(1));
+  const two = await keepEntry(store, draft(2));
+  expect(one.prev).toBeNull();
+  expect(two.prev).toBe(entryHash(one));
+  expect(one.id < two.id).toBe(true);
+  expect(await store.entries.count()).toBe(2);
+  expect(await store.outbox.count()).toBe(2);
+});
+
+test('what the office received leaves the outbox; what it refused stays with the reason', async () => {
+  const one = await keepEntry(store, draft(1));
+  const two = await keepEntry(store, draft(2));
+  office = (_path, body) => ({
+    status: 200,
+    body: {
+      receipts: idsIn(body).map((id) => ({
+        id,
+        at: '2031-04-05T08:00:00Z',
+        ...(id === two.id
+          ? { outcome: 'refused', reason: 'no such question' }
+          : { outcome: 'received' }),
+      })),
+    },
+  });
+  await pushAll(store);
+  expect((await store.entries.get(one.id))?.receivedAt).toBe('2031-04-05T08:00:00Z');
+  expect((await store.entries.get(two.id))?.receivedAt).toBeNull();
+  expect((await store.outbox.toArray()).map((item) => item.refused)).toEqual(['no such question']);
+});
+
+test.each([
+  ['an error of the server', 500, { code: 'failed', message: 'x' }],
+  ['something that is no answer of ours', 502, '<html>'],
+])('nothing is lost by %s', async (_name, status, body) => {
+  await keepEntry(store, draft(1));
+  office = () => ({ status, body });
+  await expect(pushAll(store)).rejects.toThrow();
+  expect(await store.outbox.count()).toBe(1);
+  office = (_path, sent) => receipts(idsIn(sent), 'already had');
+  await pushAll(store);
+  expect(await store.outbox.count()).toBe(0);
+});
+
+test('an answer without receipts does not make the phone ask for ever', async () => {
+  await keepEntry(store, draft(1));
+  let calls = 0;
+  office = () => {
+    calls++;
+    return receipts([], 'received');
+  };
+  await pushAll(store);
+  expect(calls).toBe(1);
+  expect(await store.outbox.count()).toBe(1);
+});
+
+describe('pull', () => {
+  const page = (over: object): Answer => ({
+    status: 200,
+    body: {
+      cursor: 'at.5',
+      more: false,
+      through: '2031-04-12',
+      people: [],
+      visits: [],
+      jobs: [],
+      sites: [],
+      templates: [],
+      entries: [],
+      series: [],
+      gone: [],
+      ...over,
+    },
+  });
+  const visit = (id: string, events: object[] = []) => ({
+    id,
+    job: '44444444-4444-4444-8444-444444444444',
+    person: ME,
+    day: '2031-04-05',
+    start: 480,
+    minutes: 45,
+    events,
+  });
+  const VISIT = '55555555-5555-4555-8555-555555555555';
+  const event = {
+    id: '017f22e2-79b0-7cc3-98c4-dc0c0c07398f',
+    visit: VISIT,
+    kind: 'arrived',
+    by: ME,
+    at: '2031-04-05T08:00:00Z',
+    fix: null,
+    distance: null,
+  };
+
+  test('does not let the office’s older view cover what happened here', async () => {
+    office = () => page({ visits: [visit(VISIT)] });
+    await pullAll(store);
+    await store.visits.update(VISIT, { events: [event] as never });
+    await pullAll(store);
+    expect((await store.visits.get(VISIT))?.events).toEqual([event]);
+  });
+
+  test('goes on page by page from where it was', async () => {
+    const asked: string[] = [];
+    office = (path) => {
+      asked.push(path);
+      return page(asked.length === 1 ? { cursor: 'fill.3.x', more: true } : {});
+    };
+    await pullAll(store);
+    await pullAll(store);
+    expect(asked.map((path) => new URLSearchParams(path.split('?')[1]).get('cursor'))).toEqual([
+      null,
+      'fill.3.x',
+      'at.5',
+    ]);
+  });
+
+  test('keeps a visit that was taken away while something recorded there is unsent', async () => {
+    const job = {
+      id: '44444444-4444-4444-8444-444444444444',
+      site: ME,
+      template: ME,
+      title: 'Round',
+      instructions: '',
+      day: '2031-04-05',
+      windowFrom: null,
+      windowTo: null,
+      recipients: [],
+      state: 'planned',
+      sheet: { id: SHEET, job: '44444444-4444-4444-8444-444444444444', version: ME },
+    };
+    office = () => page({ visits: [visit(VISIT)], jobs: [job] });
+    await pullAll(store);
+    const entry: Entry = await keepEntry(store, draft(1));
+    office = () => page({ gone: [VISIT] });
+    await pullAll(store);
+    expect(await store.visits.get(VISIT)).toBeDefined();
+    await store.entries.update(entry.id, { receivedAt: '2031-04-05T08:00:00Z' });
+    await pullAll(store);
+    expect(await store.visits.get(VISIT)).toBeUndefined();
+  });
+});

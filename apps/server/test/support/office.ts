@@ -1,0 +1,315 @@
+import 'reflect-metadata';
+import { randomBytes, randomUUID } from 'node:crypto';
+import { once } from 'node:events';
+import type { AddressInfo } from 'node:net';
+import path from 'node:path';
+import type { Role } from '@ant-trail/contract/accounts';
+import { timeOrderedId, type Entry } from '@ant-trail/core/log';
+import { planSheet, summarise, fold, type TemplateBody } from '@ant-trail/core/sheet';
+import { StandInMail } from '@ant-trail/stand-ins/mail';
+import { Client } from 'pg';
+import { pino } from 'pino';
+import type { DataSource } from 'typeorm';
+import { allRoutes, buildApp, type Parts } from '../../src/app.ts';
+import { applicationData } from '../../src/database/data-source.ts';
+import { inOrganisation } from '../../src/database/tenancy.ts';
+import type { Route } from '../../src/http/route.ts';
+import { Live } from '../../src/live/live.ts';
+import { hashPassword } from '../../src/modules/accounts/password.ts';
+import { MediaFiles } from '../../src/modules/media/files.ts';
+import { keepMail } from '../../src/modules/reports/mail.ts';
+import { ReportMaker } from '../../src/modules/reports/maker.ts';
+import { openReportQueue, workOffReports } from '../../src/modules/reports/queue.ts';
+
+export const PASSWORD = 'a long enough password';
+
+export const TEMPLATE: TemplateBody = {
+  title: 'Round',
+  sections: [
+    {
+      id: 'one',
+      title: 'One',
+      questions: [
+        {
+          kind: 'number',
+          key: 'temp',
+          label: 'Disc temperature',
+          unit: 'Cel',
+          expected: { low: 20, high: 65 },
+          required: true,
+          whenAmiss: { severity: 3, action: 'Re-line the brake' },
+        },
+        { kind: 'photo', key: 'view', label: 'View', required: false },
+        { kind: 'signature', key: 'signed', label: 'Signature', required: true },
+        {
+          kind: 'text',
+          key: 'never',
+          label: 'Never asked',
+          required: true,
+          visibleWhen: 'temp > 900',
+        },
+      ],
+    },
+  ],
+};
+
+/** An organisation with one person of each kind, a site, a template, a job and its sheet. */
+export interface Organisation {
+  readonly id: string;
+  readonly people: Readonly<Record<'manager' | 'reviewer' | 'technician', string>>;
+  readonly emails: Readonly<Record<'manager' | 'reviewer' | 'technician', string>>;
+  readonly site: string;
+  readonly template: string;
+  readonly version: string;
+  readonly job: string;
+  readonly visit: string;
+  readonly sheet: string;
+}
+
+export interface Office {
+  readonly url: string;
+  readonly data: DataSource;
+  readonly routes: readonly Route[];
+  readonly filesDir: string;
+  newOrganisation(name: string): Promise<Organisation>;
+  signIn(email: string): Promise<Caller>;
+  close(): Promise<void>;
+}
+
+/** Somebody signed in, who can call the office. */
+export class Caller {
+  constructor(
+    readonly url: string,
+    readonly cookie: string,
+  ) {}
+
+  async call(
+    method: string,
+    at: string,
+    body?: unknown,
+  ): Promise<{ status: number; body: unknown }> {
+    const response = await fetch(this.url + at, {
+      method,
+      headers: {
+        cookie: this.cookie,
+        ...(body === undefined ? {} : { 'content-type': 'application/json' }),
+      },
+      ...(body === undefined
+        ? {}
+        : { body: typeof body === 'string' ? body : JSON.stringify(body) }),
+    });
+    const text = await response.text();
+    return { status: response.status, body: readJson(text) };
+  }
+
+  async push(
+    ...operations: unknown[]
+  ): Promise<{ id: string; outcome: string; reason?: string }[]> {
+    const { body } = await this.call('POST', '/api/push', { operations });
+    return (body as { receipts: { id: string; outcome: string; reason?: string }[] }).receipts;
+  }
+}
+
+function readJson(text: string): unknown {
+  try {
+    return JSON.parse(text) as unknown;
+  } catch {
+    return text;
+  }
+}
+
+const need = (name: string): string => {
+  const value = process.env[name];
+  if (!value) throw new Error(`${name} is not set: run the tests by npm test`);
+  return value;
+};
+
+async function newDatabase(): Promise<string> {
+  const name = `t_${randomBytes(6).toString('hex')}`;
+  const owner = new URL(need('TEST_OWNER_URL'));
+  const template = owner.pathname.slice(1);
+  owner.pathname = '/postgres';
+  for (let tries = 0; ; tries++) {
+    const client = new Client({ connectionString: owner.href });
+    await client.connect();
+    try {
+      await client.query(`CREATE DATABASE ${name} TEMPLATE ${template}`);
+      await client.query(`GRANT CREATE ON DATABASE ${name} TO trail_app`);
+      break;
+    } catch (error) {
+      // Another suite copies the same template at this moment.
+      if ((error as { code?: string }).code !== '55006' || tries > 50) throw error;
+      await new Promise((resolve) => setTimeout(resolve, 100));
+    } finally {
+      await client.end();
+    }
+  }
+  const url = new URL(need('TEST_APP_URL'));
+  url.pathname = `/${name}`;
+  return url.href;
+}
+
+export async function openOffice(): Promise<Office> {
+  const databaseUrl = await newDatabase();
+  const data = await applicationData(databaseUrl).initialize();
+  const filesDir = path.join(need('TEST_FILES_DIR'), randomUUID());
+  const files = new MediaFiles(filesDir);
+  const reports = new ReportMaker(need('TEST_REPORT_WORKER'), files);
+  const queue = await openReportQueue(databaseUrl, () => undefined);
+  const mail = new StandInMail();
+  keepMail(data, mail);
+  const mailPort = await mail.open();
+  await workOffReports(queue, (task) => reports.mail(data, mailPort, task));
+  const live = new Live(databaseUrl);
+  await live.open();
+  const parts: Parts = {
+    data,
+    files,
+    reports,
+    queue,
+    live,
+    logger: pino({ level: 'silent' }),
+    secureCookies: false,
+    clientDir: undefined,
+  };
+  const server = buildApp(parts).listen(0, '127.0.0.1');
+  await once(server, 'listening');
+  const url = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
+  return {
+    url,
+    data,
+    routes: allRoutes(parts),
+    filesDir,
+    newOrganisation: (name) => newOrganisation(data, name),
+    signIn: async (email) => {
+      const response = await fetch(`${url}/api/sign-in`, {
+        method: 'POST',
+        headers: { 'content-type': 'application/json' },
+        body: JSON.stringify({ email, password: PASSWORD }),
+      });
+      if (!response.ok) throw new Error(`sign-in of ${email}: ${await response.text()}`);
+      return new Caller(url, response.headers.getSetCookie()[0]?.split(';')[0] ?? '');
+    },
+    close: async () => {
+      await live.close();
+      server.closeAllConnections();
+      server.close();
+      await queue.stop({ graceful: false });
+      await reports.close();
+      await mail.close();
+      await data.destroy();
+    },
+  };
+}
+
+let hash: Promise<string> | null = null;
+
+async function newOrganisation(data: DataSource, name: string): Promise<Organisation> {
+  const id = randomUUID();
+  hash ??= hashPassword(PASSWORD);
+  const passwordHash = await hash;
+  const person = (role: string): [string, string] => [randomUUID(), `${role}@${name}.example`];
+  const [[manager, m], [reviewer, r], [technician, t]] = [
+    person('manager'),
+    person('reviewer'),
+    person('technician'),
+  ];
+  const made = {
+    id,
+    people: { manager, reviewer, technician },
+    emails: { manager: m, reviewer: r, technician: t },
+    site: randomUUID(),
+    template: randomUUID(),
+    version: randomUUID(),
+    job: randomUUID(),
+    visit: randomUUID(),
+    sheet: randomUUID(),
+  };
+  const branch = randomUUID();
+  const today = new Date().toISOString().slice(0, 10);
+  await inOrganisation(data, id, async (db) => {
+    const add = (sql: string, values: unknown[]): Promise<unknown> => db.query(sql, values);
+    await add(`INSERT INTO organisation VALUES ($1, $2, 'UTC')`, [id, name]);
+    await add(`INSERT INTO branch VALUES ($1, $2, 'Depot')`, [id, branch]);
+    for (const [role, who, email] of [
+      ['manager', manager, m],
+      ['reviewer', reviewer, r],
+      ['technician', technician, t],
+    ] satisfies [Role, string, string][])
+      await add(`INSERT INTO person VALUES ($1, $2, $3, $4, $5, '', ARRAY[$6], 'trade', $7)`, [
+        id,
+        who,
+        branch,
+        `${role} of ${name}`,
+        email,
+        role,
+        passwordHash,
+      ]);
+    await add(
+      `INSERT INTO credential VALUES ($1, $2, $3, 'Licence', 'L-77', 'Guild', '2031-01-02')`,
+      [id, randomUUID(), technician],
+    );
+    await add(
+      `INSERT INTO site VALUES ($1, $2, $3, $4, '', 'Road 1', 38, -41, '', '["Dog"]', '[]')`,
+      [id, made.site, branch, `Site of ${name}`],
+    );
+    await add(`INSERT INTO template VALUES ($1, $2, 'Round')`, [id, made.template]);
+    await add(`INSERT INTO template_version VALUES ($1, $2, $3, 4, now(), $4)`, [
+      id,
+      made.version,
+      made.template,
+      TEMPLATE,
+    ]);
+    await add(
+      `INSERT INTO job (org_id, id, branch_id, site_id, template_id, title, instructions, day, recipients, state)
+       VALUES ($1, $2, $3, $4, $5, 'Round', 'Do it', $6, $7, 'planned')`,
+      [
+        id,
+        made.job,
+        branch,
+        made.site,
+        made.template,
+        today,
+        JSON.stringify([`client@${name}.example`]),
+      ],
+    );
+    await add(`INSERT INTO visit VALUES ($1, $2, $3, $4, $5, 480, 45)`, [
+      id,
+      made.visit,
+      made.job,
+      technician,
+      today,
+    ]);
+    await add(`INSERT INTO sheet VALUES ($1, $2, $3, $4, $5)`, [
+      id,
+      made.sheet,
+      made.job,
+      made.version,
+      summarise(fold(planSheet(TEMPLATE), [])),
+    ]);
+  });
+  return made;
+}
+
+let turn = 0;
+
+/** An entry as the technician's phone would write it. */
+export function entryOf(org: Organisation, over: Partial<Entry> = {}): Entry {
+  turn++;
+  return {
+    id: timeOrderedId(Date.now() + turn, randomBytes(16)),
+    sheet: org.sheet,
+    path: 'temp',
+    kind: 'answer',
+    value: 40,
+    ...((over.path ?? 'temp') === 'temp' && over.kind !== 'clear' ? { unit: 'Cel' } : {}),
+    seen: [],
+    by: org.people.technician,
+    device: '11111111-1111-4111-8111-111111111111',
+    at: new Date().toISOString(),
+    prev: null,
+    ...over,
+  };
+}
+
+export const asEntry = (body: Entry): unknown => ({ kind: 'entry', body });

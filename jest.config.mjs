@@ -1,0 +1,31 @@
+const swc = [
+  '@swc/jest',
+  {
+    jsc: {
+      target: 'es2022',
+      parser: { syntax: 'typescript', decorators: true },
+      transform: { legacyDecorator: true, useDefineForClassFields: false },
+    },
+    module: { type: 'es6' },
+  },
+];
+
+const node = {
+  testEnvironment: 'node',
+  transform: { '^.+\\.ts$': swc },
+  extensionsToTreatAsEsm: ['.ts'],
+};
+
+export default {
+  projects: [
+    { ...node, displayName: 'core', testMatch: ['<rootDir>/packages/*/test/**/*.test.ts'] },
+    {
+      ...node,
+      displayName: 'server',
+      testMatch: ['<rootDir>/apps/server/test/**/*.test.ts'],
+      globalSetup: '<rootDir>/apps/server/test/support/start-cluster.mjs',
+      globalTeardown: '<rootDir>/apps/server/test/support/stop-cluster.mjs',
+    },
+  ],
+  testTimeout: 60_000,
+};

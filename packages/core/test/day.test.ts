@@ -1,0 +1,147 @@
+import { compareActions, isOverdue, nextActionStates } from '../src/actions/index.ts';
+import { addDays, daysBetween, inZone, sayLength, sayMinute } from '../src/calendar/index.ts';
+import { jobState, layLane, minutesLate, nextStep, type Stop } from '../src/planning/index.ts';
+import { needOfEyes, standsOut } from '../src/review/index.ts';
+import { fold, summarise, type SheetSummary } from '../src/sheet/index.ts';
+import { PLAN } from './support.ts';
+
+const stop = (id: string, start: number, walked: Stop['walked'] = {}): Stop => ({
+  id,
+  start,
+  minutes: 30,
+  walked,
+});
+
+describe('a day as a lane', () => {
+  const stops = [
+    stop('c', 700),
+    stop('a', 480, { setOff: 470, arrived: 482, left: 510 }),
+    stop('b', 560),
+  ];
+
+  test('stops lie in order of time, deeper and deeper', () => {
+    const { planned, marks } = layLane(stops, null);
+    expect(planned.map((p) => p.minute)).toEqual([480, 510, 560, 590, 700, 730]);
+    expect(planned.map((p) => p.depth)).toEqual([0, 0, 0.5, 0.5, 1, 1]);
+    expect(marks.map((m) => m.id)).toEqual(['a', 'b', 'c']);
+  });
+
+  test('what was walked and what is late show at a moment', () => {
+    const { walked, marks } = layLane(stops, 600);
+    expect(walked.map((p) => p.minute)).toEqual([482, 510]);
+    expect(marks.map((m) => m.state)).toEqual(['done', 'late', 'ahead']);
+  });
+
+  test('a stop is late only after ten minutes, and never once somebody arrived', () => {
+    expect(minutesLate(stop('x', 600), 610)).toBe(0);
+    expect(minutesLate(stop('x', 600), 636)).toBe(36);
+    expect(minutesLate(stop('x', 600, { arrived: 640 }), 700)).toBe(0);
+  });
+});
+
+test.each([
+  [false, false, 'untouched', 'set off'],
+  [true, false, 'untouched', 'arrived'],
+  [true, true, 'untouched', 'start'],
+  [false, true, 'under way', 'go on'],
+  [true, true, 'returned', 'look again'],
+  [true, true, 'finished', 'nothing'],
+] as const)('set off %s, arrived %s, sheet %s: %s', (setOff, arrived, stage, step) => {
+  expect(nextStep({ setOff, arrived, stage })).toBe(step);
+});
+
+test.each([
+  [{ hasPerson: false }, 'draft'],
+  [{}, 'planned'],
+  [{ visited: true }, 'under way'],
+  [{ stages: ['under way'] }, 'under way'],
+  [{ stages: ['finished', 'under way'] }, 'under way'],
+  [{ stages: ['finished', 'approved'] }, 'in review'],
+  [{ stages: ['approved', 'returned'] }, 'returned'],
+  [{ stages: ['approved'] }, 'approved'],
+  [{ cancelled: true, stages: ['approved'] }, 'cancelled'],
+] as const)('a job with %j is %s', (known, state) => {
+  const job = { cancelled: false, hasPerson: true, visited: false, stages: ['untouched'] as const };
+  expect(jobState({ ...job, ...known })).toBe(state);
+});
+
+describe('actions', () => {
+  const today = '2031-04-05';
+  const action = (
+    id: string,
+    state: 'open' | 'done' | 'verified',
+    severity: 1 | 3,
+    dueOn: string,
+  ) => ({
+    id,
+    state,
+    severity,
+    dueOn,
+  });
+
+  test('are overdue the day after, unless done', () => {
+    expect(isOverdue(action('a', 'open', 1, today), today)).toBe(false);
+    expect(isOverdue(action('a', 'open', 1, '2031-04-04'), today)).toBe(true);
+    expect(isOverdue(action('a', 'done', 1, '2031-04-04'), today)).toBe(false);
+  });
+
+  test('stand with the overdue first, then by severity and day', () => {
+    const list = [
+      action('settled', 'verified', 3, '2031-01-01'),
+      action('later', 'open', 1, '2031-05-02'),
+      action('serious', 'open', 3, '2031-06-01'),
+      action('sooner', 'open', 1, '2031-05-01'),
+      action('overdue', 'open', 1, '2031-04-01'),
+    ];
+    expect(list.sort(compareActions(today)).map((a) => a.id)).toEqual([
+      'overdue',
+      'serious',
+      'sooner',
+      'later',
+      'settled',
+    ]);
+  });
+
+  test('end when verified, and come back in hand when the check fails', () => {
+    expect(nextActionStates('verified')).toEqual([]);
+    expect(nextActionStates('done')).toEqual(['verified', 'in hand']);
+  });
+});
+
+test('the worst sheet is read first', () => {
+  const usual = summarise(fold(PLAN, []));
+  const danger: SheetSummary = { ...usual, worst: 4 };
+  const many: SheetSummary = { ...usual, worst: 2, alerts: 9, disagreements: 3 };
+  expect([usual, many, danger].sort((a, b) => needOfEyes(b) - needOfEyes(a))).toEqual([
+    danger,
+    many,
+    usual,
+  ]);
+  expect(standsOut({ ...usual, alerts: 1, disagreements: 2 })).toEqual([
+    '1 reading out',
+    '2 differ',
+  ]);
+});
+
+describe('the calendar', () => {
+  test('days over the end of February and of the year', () => {
+    expect(addDays('2028-02-28', 1)).toBe('2028-02-29');
+    expect(addDays('2027-01-01', -1)).toBe('2026-12-31');
+    expect(daysBetween('2026-12-30', '2027-01-02')).toBe(3);
+  });
+
+  // Both clock changes of 2026 in Central Europe: 29 March and 25 October, 01:00 UTC.
+  test.each([
+    ['2026-03-29T00:59:00Z', '2026-03-29', 119],
+    ['2026-03-29T01:00:00Z', '2026-03-29', 180],
+    ['2026-10-25T00:59:00Z', '2026-10-25', 179],
+    ['2026-10-25T01:00:00Z', '2026-10-25', 120],
+  ])('%s in Berlin', (at, day, minute) => {
+    expect(inZone(new Date(at), 'Europe/Berlin')).toEqual({ day, minute });
+  });
+
+  test('times and lengths as people say them', () => {
+    expect(sayMinute(520)).toBe('08:40');
+    expect([45, 60, 95].map(sayLength)).toEqual(['45 min', '1 h', '1 h 35']);
+  });
+});
