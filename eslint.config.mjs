@@ -100,12 +100,16 @@ export default tseslint.config(
     'What both faces share must not know the desk.',
   ),
   arrow(
-    ['apps/client/features/*/field/**', 'apps/client/app/(field)/**'],
+    [
+      'apps/client/features/*/field/**',
+      'apps/client/app/(field)/**',
+      'apps/client/faces/field.tsx',
+    ],
     ['@/app/*', '**/desk/*'],
     'The field face loads no desk code.',
   ),
   arrow(
-    ['apps/client/features/*/desk/**', 'apps/client/app/(desk)/**'],
+    ['apps/client/features/*/desk/**', 'apps/client/app/(desk)/**', 'apps/client/faces/desk.tsx'],
     ['@/app/*', '**/field/*', '@/features/sync/*'],
     'The desk loads no field code.',
   ),

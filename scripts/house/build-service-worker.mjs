@@ -1,21 +1,11 @@
-import { readdirSync, readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import path from 'node:path';
 import { CLIENT, CLIENT_DIST } from './places.mjs';
 
 const BUNDLES = '_expo/static/js/web';
 
-/**
- * Which bundles only the desk uses: the phone keeps everything else for a start without network,
- * and the desk's are kept once they were loaded.
- */
-function deskBundles() {
-  const dir = path.join(CLIENT_DIST, BUNDLES);
-  return readdirSync(dir).filter(
-    (name) =>
-      name.endsWith('.js') && readFileSync(path.join(dir, name), 'utf8').includes('DESK_ONLY'),
-  );
-}
+/** The desk's bundle: phones do not need it, and desks keep it once it was loaded. */
+const DESK_ONLY = `${BUNDLES}/desk-*.js`;
 
 /** Writes the worker that lets the application start with no network. */
 export async function buildServiceWorker() {
@@ -32,7 +22,7 @@ export async function buildServiceWorker() {
       'fonts/*',
       `${BUNDLES}/*.js`,
     ],
-    globIgnores: deskBundles().map((name) => `${BUNDLES}/${name}`),
+    globIgnores: [DESK_ONLY],
     maximumFileSizeToCacheInBytes: 8_000_000,
     // Names under /_expo carry their hash already.
     dontCacheBustURLsMatching: /_expo\//,

@@ -100,7 +100,7 @@ function OpenedSheet() {
         </Row>
         <SectionTrail sections={sections} here={here?.section.id ?? ''} onGo={go} />
         <Row justifyContent="space-between">
-          <Body small strong>
+          <Body render="h2" margin={0} small strong>
             {here?.section.title}, {here?.answered} of {here?.asked}
           </Body>
           <Body small quiet>

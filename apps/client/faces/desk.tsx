@@ -1,0 +1,34 @@
+import { Redirect, Slot } from 'expo-router';
+import { FaceProvider } from '@/design/face.tsx';
+import { DeskFrame } from '@/features/accounts/desk/desk-frame.tsx';
+import { PeopleScreen } from '@/features/accounts/desk/people-screen.tsx';
+import { useSession, worksAtDesk } from '@/features/accounts/session.ts';
+import { ActionsScreen } from '@/features/actions/desk/actions-screen.tsx';
+import { DayScreen } from '@/features/planning/desk/day-screen.tsx';
+import { JobsScreen } from '@/features/planning/desk/jobs-screen.tsx';
+import { SentScreen } from '@/features/reports/desk/sent-screen.tsx';
+import { ReviewScreen } from '@/features/review/desk/review-screen.tsx';
+import { PlacesScreen } from '@/features/sites/desk/places-screen.tsx';
+
+const SCREENS = {
+  day: DayScreen,
+  review: ReviewScreen,
+  actions: ActionsScreen,
+  places: PlacesScreen,
+  jobs: JobsScreen,
+  people: PeopleScreen,
+  sent: SentScreen,
+};
+
+export default function DeskFace() {
+  const me = useSession((state) => state.me);
+  if (!me) return <Redirect href="/sign-in" />;
+  if (!worksAtDesk(me)) return <Redirect href="/trail" />;
+  return (
+    <FaceProvider value={SCREENS}>
+      <DeskFrame>
+        <Slot />
+      </DeskFrame>
+    </FaceProvider>
+  );
+}

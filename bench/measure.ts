@@ -1,0 +1,16 @@
+/** Runs something several times after a warm-up; gives the median in milliseconds. */
+export async function medianMs(work: () => unknown, runs = 15, warmUp = 3): Promise<number> {
+  for (let i = 0; i < warmUp; i++) await work();
+  const times: number[] = [];
+  for (let i = 0; i < runs; i++) {
+    const from = performance.now();
+    await work();
+    times.push(performance.now() - from);
+  }
+  return times.sort((a, b) => a - b)[Math.floor(times.length / 2)] ?? Number.NaN;
+}
+
+export function show(name: string, ms: number, against: string): void {
+  const figure = ms < 1 ? `${(ms * 1000).toFixed(0)} µs` : `${ms.toFixed(ms < 20 ? 2 : 0)} ms`;
+  console.log(`${name.padEnd(52)} ${figure.padStart(9)}   ${against}`);
+}

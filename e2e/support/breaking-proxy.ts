@@ -1,0 +1,72 @@
+import http from 'node:http';
+import type { AddressInfo } from 'node:net';
+import { once } from 'node:events';
+
+type Break = (request: { method: string; path: string; cut: () => void }) => number | null;
+
+/**
+ * Stands between phone and office. A rule may cut a request after so many bytes of its body were
+ * passed on: what the office has by then, it has; the phone hears nothing.
+ */
+export class BreakingProxy {
+  private rule: Break = () => null;
+  private readonly server: http.Server;
+  cuts = 0;
+
+  constructor(private readonly target: number) {
+    this.server = http.createServer((request, response) => this.pass(request, response));
+  }
+
+  async open(): Promise<string> {
+    this.server.listen(0, '127.0.0.1');
+    await once(this.server, 'listening');
+    return `http://localhost:${(this.server.address() as AddressInfo).port}`;
+  }
+
+  close(): void {
+    this.server.closeAllConnections();
+    this.server.close();
+  }
+
+  /** `rule` gives the number of bytes after which a request is cut, or null to let it pass. */
+  breakWhen(rule: Break): void {
+    this.rule = rule;
+  }
+
+  private pass(request: http.IncomingMessage, response: http.ServerResponse): void {
+    const onward = http.request(
+      {
+        host: '127.0.0.1',
+        port: this.target,
+        method: request.method,
+        path: request.url,
+        headers: request.headers,
+      },
+      (answer) => {
+        response.writeHead(answer.statusCode ?? 502, answer.headers);
+        answer.pipe(response);
+        answer.on('error', () => response.destroy());
+      },
+    );
+    onward.on('error', () => response.destroy());
+    let passed = 0;
+    let done = false;
+    const cut = (): void => {
+      if (done) return;
+      done = true;
+      this.cuts++;
+      onward.destroy();
+      response.destroy();
+    };
+    const after = this.rule({ method: request.method ?? '', path: request.url ?? '', cut });
+    request.on('data', (chunk: Buffer) => {
+      if (done) return;
+      onward.write(chunk);
+      passed += chunk.length;
+      if (after !== null && passed >= after) cut();
+    });
+    request.on('end', () => {
+      if (!done) onward.end();
+    });
+  }
+}

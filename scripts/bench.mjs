@@ -1,0 +1,17 @@
+#!/usr/bin/env node
+import { spawn } from 'node:child_process';
+import { ensurePackages } from './house/packages.mjs';
+import { ROOT } from './house/places.mjs';
+import { run } from './house/say.mjs';
+
+await run(async () => {
+  await ensurePackages();
+  const { buildServer } = await import('./house/build-server.mjs');
+  await buildServer();
+  process.exitCode = await new Promise((resolve) => {
+    spawn(process.execPath, ['--import', 'tsx', 'bench/run.ts'], {
+      cwd: ROOT,
+      stdio: 'inherit',
+    }).on('close', resolve);
+  });
+});

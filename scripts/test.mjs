@@ -1,0 +1,75 @@
+#!/usr/bin/env node
+import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
+import path from 'node:path';
+import { spawn } from 'node:child_process';
+import { ensureChromium, ensurePackages } from './house/packages.mjs';
+import { ROOT } from './house/places.mjs';
+import { run, say } from './house/say.mjs';
+
+const RESULTS = path.join(ROOT, 'test-results');
+const bin = (name) => path.join(ROOT, 'node_modules/.bin', name);
+const totals = { passed: 0, failed: 0, skipped: 0 };
+
+function show(file, args, env = {}) {
+  return new Promise((resolve) => {
+    const child = spawn(file, args, {
+      cwd: ROOT,
+      stdio: 'inherit',
+      env: { ...process.env, ...env },
+    });
+    child.on('error', () => resolve(1));
+    child.on('close', (code) => resolve(code ?? 1));
+  });
+}
+
+/** A check that passes or fails as a whole. */
+async function check(name, file, args) {
+  say(name);
+  const code = await show(file, args);
+  totals[code === 0 ? 'passed' : 'failed']++;
+  if (code !== 0) say(`${name}: failed`);
+}
+
+const resultOf = (name) => {
+  const file = path.join(RESULTS, name);
+  return existsSync(file) ? JSON.parse(readFileSync(file, 'utf8')) : null;
+};
+
+/** Jest, with its numbers; a run that broke off counts as one failure. */
+async function jest(name, args, env) {
+  say(name);
+  const file = path.join(RESULTS, `${name}.json`);
+  const code = await show(bin('jest'), [...args, '--json', `--outputFile=${file}`], env);
+  const result = resultOf(`${name}.json`);
+  totals.passed += result?.numPassedTests ?? 0;
+  totals.skipped += result?.numPendingTests ?? 0;
+  const failed = (result?.numFailedTests ?? 0) + (result?.numRuntimeErrorTestSuites ?? 0);
+  totals.failed += failed === 0 && code !== 0 ? 1 : failed;
+}
+
+async function playwright() {
+  say('the real interface in Chromium');
+  const code = await show(bin('playwright'), ['test', '-c', 'e2e/playwright.config.ts']);
+  const stats = resultOf('e2e.json')?.stats;
+  totals.passed += (stats?.expected ?? 0) + (stats?.flaky ?? 0);
+  totals.skipped += stats?.skipped ?? 0;
+  const failed = stats?.unexpected ?? 0;
+  totals.failed += failed === 0 && code !== 0 ? 1 : failed;
+}
+
+await run(async () => {
+  await ensurePackages();
+  await ensureChromium();
+  rmSync(RESULTS, { recursive: true, force: true });
+  mkdirSync(RESULTS, { recursive: true });
+  await check('formatting', bin('prettier'), ['--check', '--log-level', 'warn', '.']);
+  await check('types', bin('tsc'), ['--noEmit']);
+  await check('types of the client', bin('tsc'), ['--noEmit', '-p', 'apps/client']);
+  await check('lint', bin('eslint'), ['.']);
+  await jest('core-and-server', [], { NODE_OPTIONS: '--experimental-vm-modules --no-warnings' });
+  await jest('client', ['--config', 'apps/client/jest.config.cjs'], {});
+  await playwright();
+  const skipped = totals.skipped > 0 ? `, ${totals.skipped} skipped` : '';
+  console.log(`${totals.passed} passed, ${totals.failed} failed${skipped}`);
+  process.exitCode = totals.failed === 0 ? 0 : 1;
+});
