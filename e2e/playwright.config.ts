@@ -5,11 +5,12 @@ export default defineConfig({
   outputDir: '../test-results',
   globalSetup: './support/start-cluster.ts',
   workers: 1,
-  timeout: 180_000,
+  timeout: 240_000,
   expect: { timeout: 15_000 },
   reporter: [['list'], ['json', { outputFile: '../test-results/e2e.json' }]],
   use: {
     trace: 'retain-on-failure',
+    actionTimeout: 20_000,
     launchOptions: {
       executablePath: '/usr/bin/chromium',
       args: [

@@ -3,7 +3,10 @@ const path = require('node:path');
 
 /** Packages that can only be imported, for which Jest's resolver needs to be told the file. */
 const importOnly = (name, file) =>
-  [path.join(__dirname, '../../packages/core/node_modules'), path.join(__dirname, '../../node_modules')]
+  [
+    path.join(__dirname, '../../packages/core/node_modules'),
+    path.join(__dirname, '../../node_modules'),
+  ]
     .map((place) => path.join(place, name, file))
     .find((candidate) => existsSync(candidate));
 

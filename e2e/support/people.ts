@@ -37,7 +37,7 @@ export async function openPhone(
   });
   const page = await context.newPage();
   await signIn(page, base, who);
-  await expect(page.getByRole('heading', { name: 'Your trail' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Your trail', exact: true })).toBeVisible();
   await expect(page.getByText(/office has all/)).toBeVisible();
   await page.waitForFunction(() => navigator.serviceWorker.controller !== null);
   return { context, page };

@@ -23,7 +23,16 @@ const SOURCES = [
   'package-lock.json',
   'scripts/house/build-client.mjs',
 ];
-const SKIPPED = new Set(['node_modules', 'dist', '.expo', 'fonts']);
+/** What lies beside the sources but is no part of what is built. */
+const SKIPPED = new Set([
+  'node_modules',
+  'dist',
+  '.expo',
+  'fonts',
+  'test',
+  'tsconfig.json',
+  'jest.config.cjs',
+]);
 
 function* filesIn(place) {
   if (!statSync(place).isDirectory()) {

@@ -21,7 +21,10 @@ import { say, Trouble } from './say.mjs';
 const OWNER = 'trail_owner';
 const DATABASE = 'ant_trail';
 
-/** A TCP port nobody uses right now. */
+/**
+ * A TCP port nobody uses right now.
+ * @returns {Promise<number>}
+ */
 export function freePort() {
   return new Promise((resolve, reject) => {
     const probe = createServer();
@@ -72,6 +75,7 @@ async function placeFor(dataDir, user) {
   return path.join(outside, 'postgres');
 }
 
+/** @returns {{ owner: string, application: string }} */
 function secretsIn(dataDir) {
   const file = path.join(dataDir, 'secrets.json');
   if (existsSync(file)) return JSON.parse(readFileSync(file, 'utf8'));
@@ -86,6 +90,8 @@ function secretsIn(dataDir) {
 /**
  * Starts a PostgreSQL cluster of our own in a folder, making it when it is not there.
  * `fast` gives up durability for speed: for tests only.
+ * @param {string} dataDir
+ * @returns {Promise<{ ownerUrl: string, appUrl: string, appPassword: string, filesDir: string, stop(): Promise<void> }>}
  */
 export async function openCluster(dataDir, { fresh = false, fast = false } = {}) {
   const bin = await programs();

@@ -18,7 +18,10 @@ export async function prepareDatabase(cluster, { demo = true } = {}) {
   });
 }
 
-/** Starts the server; resolves when it listens. */
+/**
+ * Starts the server; resolves when it listens.
+ * @returns {Promise<import("node:child_process").ChildProcess>}
+ */
 export function startServer(cluster, { port, host = '127.0.0.1', log = 'warn', client = true }) {
   const child = spawn(
     process.execPath,

@@ -1,6 +1,6 @@
 import { MediaReceipts } from '@ant-trail/contract/media';
 import { Problem } from '@ant-trail/contract/common';
-import { DetailedError, Upload } from 'tus-js-client';
+import type { DetailedError } from 'tus-js-client';
 import { ask, Unreachable } from '@/device/api.ts';
 import type { KeptPhoto, LocalStore } from '@/device/local-store.ts';
 
@@ -30,10 +30,11 @@ async function takeReceipts(store: LocalStore, photos: readonly KeptPhoto[]): Pr
   for (const { sha256, at } of received) await store.photos.update(sha256, { receivedAt: at });
 }
 
-/** Uploads one photo; gives the reason when the office refuses it, null when it is through. */
-function upload(store: LocalStore, photo: KeptPhoto): Promise<string | null> {
+/** Uploads one photo; the uploader is loaded with the first one. Gives the reason when the office refuses it, null when it is through. */
+async function upload(store: LocalStore, photo: KeptPhoto): Promise<string | null> {
+  const tus = await import('tus-js-client');
   return new Promise((resolve, reject) => {
-    const sending = new Upload(photo.bytes, {
+    const sending = new tus.Upload(photo.bytes, {
       endpoint: '/uploads',
       uploadUrl: photo.uploadUrl,
       chunkSize: CHUNK,
@@ -45,7 +46,7 @@ function upload(store: LocalStore, photo: KeptPhoto): Promise<string | null> {
       },
       onSuccess: () => resolve(null),
       onError: (error) => {
-        const refused = error instanceof DetailedError ? refusalIn(error) : null;
+        const refused = error instanceof tus.DetailedError ? refusalIn(error) : null;
         if (refused)
           void store.photos.update(photo.sha256, { uploadUrl: null }).then(() => resolve(refused));
         else reject(new Unreachable());

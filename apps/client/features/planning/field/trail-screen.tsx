@@ -12,7 +12,9 @@ import { Body, Heading, Title } from '@/design/text.tsx';
 import { useLive } from '@/device/use-live.ts';
 import { useNow } from '@/device/use-now.ts';
 import { useMe } from '@/features/accounts/session.ts';
+import { useSync } from '@/features/sync/engine.ts';
 import { KeptLine } from '@/features/sync/field/kept-line.tsx';
+import { useKept } from '@/features/sync/kept.ts';
 import { usePhone } from '@/features/sync/phone.tsx';
 import { sayDay, sayNearDay } from '../wording.ts';
 import { FieldNav } from './field-nav.tsx';
@@ -74,6 +76,15 @@ interface StopsProps {
 
 function Stops({ trail, today, isToday }: StopsProps) {
   const { leftOver, stops, next } = trail;
+  const kept = useKept();
+  const state = useSync((sync) => sync.state);
+  if (leftOver.length + stops.length === 0 && kept?.lastSync === null)
+    return (
+      <Column paddingHorizontal="$4" paddingVertical="$6" gap="$2">
+        <Heading>{state === 'sending' ? 'Fetching what you need' : 'Not fetched yet'}</Heading>
+        <Body quiet>Once it is here, it stays here: you can then work with no network.</Body>
+      </Column>
+    );
   if (leftOver.length + stops.length === 0)
     return (
       <Column paddingHorizontal="$4" paddingVertical="$6" gap="$2">
