@@ -2,7 +2,15 @@ import http from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { once } from 'node:events';
 
-type Break = (request: { method: string; path: string; cut: () => void }) => number | null;
+interface Passing {
+  readonly method: string;
+  readonly path: string;
+  /** Where an upload goes on, in bytes, by the tus protocol. */
+  readonly offset: number;
+  readonly cut: () => void;
+}
+
+type Break = (request: Passing) => number | null;
 
 /**
  * Stands between phone and office. A rule may cut a request after so many bytes of its body were
@@ -58,7 +66,12 @@ export class BreakingProxy {
       onward.destroy();
       response.destroy();
     };
-    const after = this.rule({ method: request.method ?? '', path: request.url ?? '', cut });
+    const after = this.rule({
+      method: request.method ?? '',
+      path: request.url ?? '',
+      offset: Number(request.headers['upload-offset'] ?? 0),
+      cut,
+    });
     request.on('data', (chunk: Buffer) => {
       if (done) return;
       onward.write(chunk);

@@ -78,7 +78,7 @@ test('a job is planned, done with no network, reviewed, returned, approved and r
     await question(page, 'Brake 1 released fully?').getByRole('radio', { name: 'Yes' }).click();
     await page.getByLabel('Brake 1, disc temperature, in °C').fill('44');
     const brake = question(page, 'Brake 2 released fully?');
-    await brake.getByRole('radio', { name: 'No' }).click();
+    await brake.getByRole('radio', { name: 'No', exact: true }).click();
     await brake.getByLabel('In a word, why?').fill('squeals when the car docks');
     await brake.locator('input[type=file]').setInputFiles(await noisyPhoto());
     await expect(brake.getByRole('button', { name: /^Photo/ })).toBeVisible();

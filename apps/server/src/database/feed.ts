@@ -1,7 +1,7 @@
 import type { EntityManager } from 'typeorm';
 
 /** What a feed row says has changed. */
-export type FeedKind = 'visit' | 'sheet' | 'site' | 'action' | 'media';
+export type FeedKind = 'visit' | 'sheet' | 'site' | 'action' | 'media' | 'mail';
 export interface Change {
   readonly kind: FeedKind;
   readonly ref: string;

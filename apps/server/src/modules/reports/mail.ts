@@ -3,6 +3,7 @@ import type { StandInMail } from '@ant-trail/stand-ins/mail';
 import { createTransport } from 'nodemailer';
 import type { DataSource } from 'typeorm';
 import { z } from 'zod';
+import { announce } from '../../database/feed.ts';
 import { inOrganisation } from '../../database/tenancy.ts';
 
 /** Says to the stand-in which organisation a message belongs to; a real mail server ignores it. */
@@ -45,12 +46,14 @@ export async function sendLetter(port: number, letter: Letter): Promise<void> {
 export function keepMail(data: DataSource, mail: StandInMail): void {
   mail.onMessage(async (raw, header) => {
     const organisation = z.uuid().parse(header(ORGANISATION_HEADER));
-    await inOrganisation(data, organisation, (db) =>
-      db.query(`INSERT INTO mail_message (org_id, id, raw) VALUES ($1, $2, $3)`, [
+    const id = randomUUID();
+    await inOrganisation(data, organisation, async (db) => {
+      await db.query(`INSERT INTO mail_message (org_id, id, raw) VALUES ($1, $2, $3)`, [
         organisation,
-        randomUUID(),
+        id,
         raw,
-      ]),
-    );
+      ]);
+      await announce(db, organisation, [{ kind: 'mail', ref: id }]);
+    });
   });
 }
