@@ -20,7 +20,6 @@ export interface SparklineProps {
 }
 
 const LABEL_SPACE = 20;
-const SIDE = 8;
 
 /** A reading over time: the expected range as ground, the line in ink, what is out as a diamond. */
 export function Sparkline({ points, range, height = 92, bare, name }: SparklineProps) {
@@ -34,9 +33,11 @@ export function Sparkline({ points, range, height = 92, bare, name }: SparklineP
   const [low, high] = [lowest - margin, highest + margin];
   const bottom = bare ? height - 4 : height - LABEL_SPACE;
   const y = (value: number): number => bottom - ((value - low) / (high - low)) * (bottom - 6);
-  const inner = width - 2 * SIDE - (bare ? 0 : 8);
+  // Room for half a label on both sides.
+  const side = bare ? 8 : 26;
+  const inner = width - 2 * side;
   const x = (index: number): number =>
-    SIDE + (points.length < 2 ? inner : (index / (points.length - 1)) * inner);
+    side + (points.length < 2 ? inner : (index / (points.length - 1)) * inner);
   const top = y(range?.high ?? high);
   const groundHeight = y(range?.low ?? low) - top;
   const mono = 'Atkinson Hyperlegible Mono';
@@ -106,9 +107,7 @@ export function Sparkline({ points, range, height = 92, bare, name }: SparklineP
                   key={`l-${point.label}-${index}`}
                   x={x(index)}
                   y={height - 3}
-                  textAnchor={
-                    index === points.length - 1 ? 'end' : index === 0 ? 'start' : 'middle'
-                  }
+                  textAnchor="middle"
                   {...label}
                 >
                   {point.label}

@@ -62,8 +62,10 @@ beforeAll(async () => {
 afterAll(() => office.close());
 
 async function textOf(bytes: ArrayBuffer): Promise<string[]> {
-  const document = await getDocument({ data: new Uint8Array(bytes.slice(0)), useSystemFonts: false })
-    .promise;
+  const document = await getDocument({
+    data: new Uint8Array(bytes.slice(0)),
+    useSystemFonts: false,
+  }).promise;
   const pages: string[] = [];
   for (let n = 1; n <= document.numPages; n++) {
     const { items } = await (await document.getPage(n)).getTextContent();

@@ -260,10 +260,9 @@ export class Scenario {
       this.setting.pictures[site.template] ?? [],
       this.instant(day, begun + 2),
     );
-    const keep = (entries: readonly Entry[], left: number | null, arrived = begun): void => {
+    const keep = (entries: readonly Entry[], left: number | null, walked = true): void => {
       const person = who === null ? null : this.author(who).person;
       const stage = sheet.state.stage;
-      const walked = entries.length > 0 || left !== null || arrived !== begun;
       this.put('job', {
         id: job,
         branch_id: this.branch,
@@ -308,8 +307,8 @@ export class Scenario {
         });
       this.readings(sheet, id, siteId, ids.id);
       if (walked && who !== null) {
-        this.event(who, visitId, site, 'set off', day, arrived - 9);
-        this.event(who, visitId, site, 'arrived', day, arrived);
+        this.event(who, visitId, site, 'set off', day, begun - 9);
+        this.event(who, visitId, site, 'arrived', day, begun);
         if (left !== null) this.event(who, visitId, site, 'left', day, left);
       }
     };
@@ -464,7 +463,7 @@ export class Scenario {
       log.keep(log.sheet.entries, null);
     };
     const ahead = (who: string, visit: PlannedVisit): void => {
-      this.newSheet(who, day, 0, visit, visit.start).keep([], null);
+      this.newSheet(who, day, 0, visit, visit.start).keep([], null, false);
     };
     const lay = (
       who: string,
@@ -527,7 +526,7 @@ export class Scenario {
     if (this.isSunday(day)) return;
     for (const who of this.walkers())
       for (const visit of planDay(this.sitesOf(who, HISTORY_DAYS + ahead)))
-        this.newSheet(who, day, -ahead, visit, visit.start).keep([], null);
+        this.newSheet(who, day, -ahead, visit, visit.start).keep([], null, false);
   }
 
   private withoutPerson(): void {
@@ -541,7 +540,7 @@ export class Scenario {
       const site = SITES.find((each) => each.name === name);
       if (!site) continue;
       const visit = { site, start, minutes: 45 };
-      this.newSheet(null, addDays(this.today, ahead), 0, visit, start).keep([], null);
+      this.newSheet(null, addDays(this.today, ahead), 0, visit, start).keep([], null, false);
     }
   }
 }

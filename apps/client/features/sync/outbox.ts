@@ -1,11 +1,9 @@
 import type { Operation } from '@ant-trail/contract/sync';
-import { entryHash, type Entry } from '@ant-trail/core/log';
+import { entryHash, type Entry, type EntryDraft } from '@ant-trail/core/log';
 import { deviceId, newId } from '@/device/identity.ts';
 import type { LocalStore } from '@/device/local-store.ts';
 
 const LAST_HASH = 'last entry hash';
-
-export type EntryDraft = Omit<Entry, 'id' | 'device' | 'at' | 'prev'>;
 
 /** Keeps an entry on this phone and queues it for sending, both or neither. */
 export async function keepEntry(store: LocalStore, draft: EntryDraft): Promise<Entry> {

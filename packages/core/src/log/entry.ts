@@ -24,6 +24,9 @@ export interface Entry {
   readonly prev: string | null;
 }
 
+/** What an author says; who, when and after what are added as it is kept. */
+export type EntryDraft = Omit<Entry, 'id' | 'device' | 'at' | 'prev'>;
+
 /**
  * - `answer` sets a path, `clear` takes the answer away again;
  * - `correct` is the office's answer, with a reason;

@@ -1,7 +1,7 @@
 import type { Series } from '@ant-trail/contract/capture';
 import type { Job, Visit } from '@ant-trail/contract/planning';
 import type { Site } from '@ant-trail/contract/sites';
-import type { AnswerValue, Entry, EntryKind } from '@ant-trail/core/log';
+import type { AnswerValue, Entry, EntryDraft, EntryKind } from '@ant-trail/core/log';
 import { photoPath } from '@ant-trail/core/log';
 import {
   OpenSheet,
@@ -16,7 +16,7 @@ import { newId } from '@/device/identity.ts';
 import type { LocalStore } from '@/device/local-store.ts';
 import { takePicture } from '@/device/picture.ts';
 import { planFor } from '@/features/planning/field/trail.ts';
-import { keepEntry, type EntryDraft } from '@/features/sync/outbox.ts';
+import { keepEntry } from '@/features/sync/outbox.ts';
 
 export interface SheetContext {
   readonly job: Job;

@@ -11,8 +11,8 @@ import { markOf, sayStop, stopOf } from './stop-marks.ts';
 const TOP = 32;
 const STEP = 18;
 const BOTTOM = 12;
-/** A label narrower than this says nothing: it then runs on under its neighbour's. */
-const NARROWEST = 70;
+/** Every stop lies lower than the one before, so its name may run on above the next one's line. */
+const WIDEST = 260;
 
 export const laneHeight = (stops: number): number =>
   TOP + Math.max(0, stops - 1) * STEP + BOTTOM + 8;
@@ -59,8 +59,7 @@ export function LaneDrawing({ cards, now, width, x, onOpen }: LaneProps) {
         const stop = stops[index];
         if (!card || !stop) return null;
         const left = x(mark.minute);
-        const following = lane.marks[index + 1];
-        const room = (following ? x(following.minute) : width) - left - 22;
+        const room = Math.min(WIDEST, width - left - 22);
         const words = sayStop(card, stop, now);
         const late = words.endsWith('late');
         const open = card.job.state === 'planned' || card.job.state === 'under way';
@@ -71,7 +70,7 @@ export function LaneDrawing({ cards, now, width, x, onOpen }: LaneProps) {
             position="absolute"
             left={left - 11}
             top={y(mark.depth) - 24}
-            width={Math.max(room, NARROWEST) + 24}
+            width={room + 24}
           >
             <View
               render="button"

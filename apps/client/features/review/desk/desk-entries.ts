@@ -1,23 +1,12 @@
 import { PushAnswer } from '@ant-trail/contract/sync';
-import { entryHash, type AnswerValue, type Entry, type EntryKind } from '@ant-trail/core/log';
+import { entryHash, type Entry, type EntryDraft } from '@ant-trail/core/log';
 import { ask } from '@/device/api.ts';
 import { deviceId, newId } from '@/device/identity.ts';
 
 const LAST_HASH_KEY = 'ant-trail.desk.last-entry-hash';
 
-export interface DeskEntry {
-  readonly sheet: string;
-  readonly path: string;
-  readonly kind: EntryKind;
-  readonly value: AnswerValue | null;
-  readonly unit?: string;
-  readonly reason?: string;
-  readonly seen: readonly string[];
-  readonly by: string;
-}
-
 /** Adds an entry from the desk to a sheet's log, by the same way as a phone's. Throws the office's words. */
-export async function writeFromDesk(draft: DeskEntry): Promise<void> {
+export async function writeFromDesk(draft: EntryDraft): Promise<void> {
   const entry: Entry = {
     ...draft,
     id: newId(),
