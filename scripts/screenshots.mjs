@@ -60,7 +60,9 @@ await run(async () => {
   const manager = await open('edda', DESK);
   await shot(manager, 'desk-day');
   await manager.getByRole('button', { name: 'New job' }).click();
-  await manager.getByLabel('Place', { exact: true }).selectOption({ label: 'Gannet Head, upper cableway station' });
+  await manager
+    .getByLabel('Place', { exact: true })
+    .selectOption({ label: 'Gannet Head, upper cableway station' });
   await manager.getByLabel('Sheet').selectOption({ label: 'Drive room round (version 6)' });
   await shot(manager, 'desk-new-job');
   for (const place of ['review', 'actions', 'jobs', 'places']) {

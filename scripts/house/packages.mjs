@@ -17,7 +17,11 @@ export async function ensurePackages() {
     .digest('hex');
   if (existsSync(STAMP) && readFileSync(STAMP, 'utf8') === wanted) return;
   say('installing packages (a few minutes the first time)');
-  await command('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error'], { cwd: ROOT });
+  // Not “npm ci”: it refuses any lock file that lacks the optional binaries of other platforms, which
+  // some registries do not carry. This reads the lock file and leaves it as it is.
+  await command('npm', ['install', '--no-save', '--no-audit', '--no-fund', '--loglevel=error'], {
+    cwd: ROOT,
+  });
   writeFileSync(STAMP, wanted);
 }
 
