@@ -31,6 +31,7 @@ export default tseslint.config(
       '**/.expo/',
       '**/public/',
       '**/*.js',
+      '**/*.cjs',
       '**/test-results/',
     ],
   },
