@@ -56,3 +56,5 @@ async function stop(): Promise<void> {
 }
 process.on('SIGTERM', () => void stop());
 process.on('SIGINT', () => void stop());
+// Whoever started this is gone without a word: the next start must find the port free.
+process.on('disconnect', () => void stop());
