@@ -46,6 +46,8 @@ export function DayScreen() {
         paddingVertical="$4"
         tabIndex={0}
         aria-label="The day"
+        maxWidth="100%"
+        style={{ overflowX: 'auto' }}
       >
         <Row gap="$4" flexWrap="wrap" justifyContent="space-between">
           <Row gap="$4" flexWrap="wrap" alignItems="baseline">

@@ -41,7 +41,7 @@ export function ReviewScreen() {
   });
   return (
     <View flex={1} minHeight={0}>
-      <Row flex={1} alignItems="stretch" minHeight={0}>
+      <Row flex={1} alignItems="stretch" minHeight={0} className="panes">
         <QueuePane
           items={items}
           loaded={queue.answer !== undefined}
