@@ -34,7 +34,7 @@ for (const theme of ['light', 'dark', 'sunlight'] as const) {
     await expect(page.getByRole('dialog')).toBeVisible();
     await mustBeAccessible(page, 'new job');
     const views: [string, string][] = [
-      ['/review', 'turbine round'],
+      ['/review', ' · '],
       ['/actions', 'Actions'],
       ['/jobs', 'Jobs'],
       ['/places', 'Places'],
