@@ -1,3 +1,6 @@
+/** One frame at 60 a second, in milliseconds. */
+export const FRAME_MS = 1000 / 60;
+
 /** Runs something several times after a warm-up; gives the median in milliseconds. */
 export async function medianMs(work: () => unknown, runs = 15, warmUp = 3): Promise<number> {
   for (let i = 0; i < warmUp; i++) await work();

@@ -1,8 +1,17 @@
 import { benchPush } from './push.ts';
 import { benchReport } from './report.ts';
+import { benchRules } from './rules.ts';
+import { benchScreen } from './screen.ts';
 import { benchSheet } from './sheet.ts';
 
 console.log('Medians on this machine, each beside its peer or limit measured in the same run.\n');
-await benchSheet();
-await benchPush();
-await benchReport();
+const wanted = process.argv.slice(2);
+const BENCHES = {
+  sheet: benchSheet,
+  rules: benchRules,
+  screen: benchScreen,
+  push: benchPush,
+  report: benchReport,
+};
+for (const [name, bench] of Object.entries(BENCHES))
+  if (wanted.length === 0 || wanted.includes(name)) await bench();

@@ -1,12 +1,11 @@
 import * as Automerge from '@automerge/automerge';
 import { timeOrderedId, type Entry } from '@ant-trail/core/log';
 import { fold, OpenSheet, planSheet, type Question } from '@ant-trail/core/sheet';
-import { medianMs, show } from './measure.ts';
+import { FRAME_MS, medianMs, show } from './measure.ts';
 
 const QUESTIONS = 500;
 const ENTRIES = 5_000;
 /** One frame at 60 a second: what an answer may take before a person can see it. */
-const FRAME_MS = 1000 / 60;
 
 const PLAN = planSheet({
   title: 'Large',

@@ -10,6 +10,29 @@ const OUT = path.join(ROOT, 'docs/screenshots');
 const PHONE = { width: 390, height: 844 };
 const DESK = { width: 1280, height: 800 };
 
+/** A list as a store keeps it, with the slips that lists have. */
+const RESCUE_GEAR = `Code;What it is;Weight kg;Rack
+R-01;Stretcher, folding;11,5;A
+R-02;Rope, 60 m;4,2;A
+R-03;Rope, 100 m;6,9;A
+R-04;Thermal bag;1,8;B
+R-04;Head lamp;0,3;B
+R-06;Ice anchor;heavy;C
+R-07;First-aid pack;2,4;C
+`;
+
+/** A floor of boards, drawn for the picture. */
+async function drawFloor() {
+  const { default: sharp } = await import('sharp');
+  const boards = Array.from(
+    { length: 9 },
+    (_, n) =>
+      `<rect x="0" y="${n * 100}" width="1200" height="94" fill="hsl(${30 + (n % 3) * 3} ${24 + (n % 2) * 6}% ${44 + ((n * 7) % 12)}%)"/>`,
+  ).join('');
+  const svg = `<svg xmlns="http://www.w3.org/2000/svg" width="1200" height="900"><rect width="1200" height="900" fill="#3d342b"/>${boards}<ellipse cx="660" cy="430" rx="150" ry="70" fill="#2b2118" opacity="0.55"/></svg>`;
+  return sharp(Buffer.from(svg)).jpeg({ quality: 86 }).toBuffer();
+}
+
 /** Takes the pictures of docs/screenshots from a fresh demo. */
 await run(async () => {
   await ensurePackages();
@@ -70,6 +93,30 @@ await run(async () => {
     await manager.waitForTimeout(1500);
     await shot(manager, `desk-${place}`);
   }
+  await manager.goto(`${base}/templates`);
+  await manager.getByRole('button', { name: /^Penstock joint tightening/ }).click();
+  await manager.getByRole('button', { name: /^Torque reached/ }).click();
+  await shot(manager, 'desk-builder');
+  await manager.goto(`${base}/catalogues`);
+  await manager.getByRole('button', { name: 'Import a catalogue' }).click();
+  await manager.getByLabel('Choose the file').setInputFiles({
+    name: 'rescue_gear.csv',
+    mimeType: 'text/csv',
+    buffer: Buffer.from(RESCUE_GEAR),
+  });
+  await manager.getByText('rows can be taken in').waitFor();
+  await shot(manager, 'desk-import');
+  const plan = async (place, sheet, person) => {
+    await manager.goto(`${base}/day?new=job`);
+    const dialog = manager.getByRole('dialog', { name: 'New job' });
+    await dialog.getByLabel('Place', { exact: true }).selectOption({ label: place });
+    await dialog.getByLabel('Sheet').selectOption({ label: sheet });
+    await dialog.getByLabel('Person').selectOption({ label: person });
+    await dialog.getByRole('button', { name: 'Make the job' }).click();
+    await manager.waitForTimeout(1500);
+  };
+  await plan('School house boards', 'Electrical certificate (version 1)', 'Jory Hollin');
+  await plan('Kittiwake hut', 'Refuge survey (version 1)', 'Jory Hollin');
   const night = await open('sef', DESK, 'dark');
   await night.goto(`${base}/review`);
   await night.waitForTimeout(1500);
@@ -102,6 +149,50 @@ await run(async () => {
     await page.getByRole('button', { name: 'Go on with the sheet' }).click();
     await shot(page, `field-sheet-${theme}`);
   }
+
+  const tester = await open('jory', PHONE);
+  const start = async (place) => {
+    await tester.goto(`${base}/trail`);
+    await tester.getByRole('button', { name: place }).first().click();
+    for (const step of ['Set off', 'I have arrived']) {
+      await tester.getByRole('button', { name: step }).click();
+      await tester.waitForTimeout(1200);
+    }
+    const why = tester.getByLabel('Why from here?');
+    if (await why.isVisible()) {
+      await why.fill('At the back door');
+      await tester.getByRole('dialog').getByRole('button', { name: 'I have arrived' }).click();
+    }
+    await tester.getByRole('button', { name: 'Start the sheet' }).click();
+  };
+  await start(/School house boards/);
+  await tester.getByRole('button', { name: /^Boards and circuits/ }).click();
+  await tester.getByRole('button', { name: /Board 2/ }).click();
+  await shot(tester, 'field-rows');
+  await start(/Kittiwake hut/);
+  await tester.getByRole('button', { name: /^House/ }).click();
+  const floor = tester.getByRole('region', { name: 'Heated floor' });
+  await floor.locator('input[type=file]').setInputFiles({
+    name: 'floor.jpg',
+    mimeType: 'image/jpeg',
+    buffer: await drawFloor(),
+  });
+  await floor.getByRole('button', { name: /^Photo:/ }).click();
+  await tester.getByRole('button', { name: 'Draw on it' }).click();
+  const paper = await tester.getByRole('img', { name: 'Photo: draw here' }).boundingBox();
+  await tester.mouse.move(paper.x + 90, paper.y + 190);
+  await tester.mouse.down();
+  await tester.mouse.move(paper.x + 175, paper.y + 105, { steps: 6 });
+  await tester.mouse.up();
+  await tester.getByRole('textbox', { name: 'Comment' }).fill('Soft where the arrow points');
+  await shot(tester, 'field-photo');
+  await tester.getByRole('button', { name: 'Keep', exact: true }).click();
+  const parts = tester.getByRole('region', { name: 'Parts to bring next time' });
+  await parts.getByRole('button', { name: 'Add part' }).click();
+  await tester.getByRole('dialog').getByRole('button', { name: 'Add', exact: true }).click();
+  await parts.getByRole('button', { name: /Part 1/ }).click();
+  await parts.getByRole('textbox', { name: 'Part', exact: true }).fill('weir bolt');
+  await shot(tester, 'field-lookup');
 
   await browser.close();
   await stopServer(server);

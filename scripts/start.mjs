@@ -19,8 +19,8 @@ function mustBeFree() {
       reject(
         new Trouble(
           error.code === 'EADDRINUSE'
-            ? `Port ${port} is in use. Choose another one: PORT=8090 npm start`
-            : `Port ${port} can't be used (${error.message}). Choose another one: PORT=8090 npm start`,
+            ? `Port ${port} is in use. Choose another one: PORT=${port + 10} npm start`
+            : `Port ${port} can't be used (${error.message}). Choose another one: PORT=${port + 10} npm start`,
         ),
       ),
     );

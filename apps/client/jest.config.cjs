@@ -1,5 +1,6 @@
 const { existsSync } = require('node:fs');
 const path = require('node:path');
+const preset = require('jest-expo/web/jest-preset');
 
 /** Packages that can only be imported, for which Jest's resolver needs to be told the file. */
 const importOnly = (name, file) =>
@@ -12,6 +13,7 @@ const importOnly = (name, file) =>
 
 module.exports = {
   displayName: 'client',
+  testTimeout: 30_000,
   preset: 'jest-expo/web',
   testMatch: ['<rootDir>/test/**/*.test.{ts,tsx}'],
   setupFiles: ['<rootDir>/test/support/browser.ts'],
@@ -19,6 +21,8 @@ module.exports = {
     '^@/(.*)$': '<rootDir>/$1',
     '^canonicalize$': importOnly('canonicalize', 'lib/canonicalize.js'),
   },
+  // Some packages are modules only, under an ending of their own.
+  transform: { ...preset.transform, '\\.mjs$': preset.transform['\\.[jt]sx?$'] },
   transformIgnorePatterns: [
     'node_modules/(?!((jest-)?react-native|@react-native|expo|@expo|@tamagui|tamagui|@noble|canonicalize|uuid|@marcbachmann|dexie|react-native-svg))',
   ],

@@ -61,3 +61,41 @@ export async function drawSignature(page: Page): Promise<void> {
 /** The part of the sheet that belongs to one question. */
 export const question = (page: Page, label: string): Locator =>
   page.getByRole('region', { name: label, exact: true });
+
+export interface PlannedJob {
+  readonly place: string;
+  /** Title and version of the template, as the dialog offers it. */
+  readonly sheet: string;
+  readonly person: string;
+  readonly start: string;
+}
+
+/** The manager makes a job for today. */
+export async function planJob(desk: Page, base: string, job: PlannedJob): Promise<void> {
+  await desk.goto(`${base}/day?new=job`);
+  const dialog = desk.getByRole('dialog', { name: 'New job' });
+  await dialog.getByLabel('Place', { exact: true }).selectOption({ label: job.place });
+  await dialog.getByLabel('Sheet').selectOption({ label: job.sheet });
+  await dialog.getByLabel('Start').fill(job.start);
+  await dialog.getByLabel('Person').selectOption({ label: job.person });
+  await dialog.getByRole('button', { name: 'Make the job' }).click();
+  await expect(dialog).toBeHidden();
+}
+
+/** Sets off for the stop with this sheet, arrives wherever that is, and starts it. */
+export async function startSheet(page: Page, title: string): Promise<void> {
+  await expect(page.getByText(title).first()).toBeVisible();
+  // The next stop is open on the trail already; any other is opened first.
+  const stop = page.getByRole('button', { name: new RegExp(title) });
+  if (await stop.count()) await stop.first().click();
+  await page.getByRole('button', { name: 'Set off' }).click();
+  await page.getByRole('button', { name: 'I have arrived' }).click();
+  const why = page.getByLabel('Why from here?');
+  const start = page.getByRole('button', { name: 'Start the sheet' });
+  await expect(why.or(start)).toBeVisible();
+  if (await why.isVisible()) {
+    await why.fill('working from the harbour');
+    await page.getByRole('dialog').getByRole('button', { name: 'I have arrived' }).click();
+  }
+  await start.click();
+}

@@ -101,7 +101,9 @@ test('a job is planned, done with no network, reviewed, returned, approved and r
     await page.getByLabel('Brake 1, disc temperature, in °C').fill('44');
     const brake = question(page, 'Brake 2 released fully?');
     await brake.getByRole('radio', { name: 'No', exact: true }).click();
-    await brake.getByLabel('In a word, why?').fill('squeals when the car docks');
+    await brake
+      .getByRole('textbox', { name: 'In a word, why?' })
+      .fill('squeals when the car docks');
     await brake.locator('input[type=file]').setInputFiles(await noisyPhoto());
     await expect(brake.getByRole('button', { name: /^Photo/ })).toBeVisible();
     await brake.getByRole('button', { name: /Open an action/ }).click();
@@ -114,7 +116,7 @@ test('a job is planned, done with no network, reviewed, returned, approved and r
     await expect(hot.getByText('Write a number, such as 12.5.')).toBeVisible();
     await hot.getByRole('textbox').fill('78,5');
     await expect(hot.getByText(/Above the expected 20 to 65 °C/)).toBeVisible();
-    await hot.getByLabel('In a word, why?').fill('hot after ten stops');
+    await hot.getByRole('textbox', { name: 'In a word, why?' }).fill('hot after ten stops');
     await hot.locator('input[type=file]').setInputFiles(await noisyPhoto());
     await expect(hot.getByRole('button', { name: /^Photo/ })).toBeVisible();
   });
@@ -126,7 +128,7 @@ test('a job is planned, done with no network, reviewed, returned, approved and r
       question(page, 'Brake 2, disc temperature').getByRole('textbox').first(),
     ).toHaveValue('78.5');
     await expect(
-      question(page, 'Brake 2 released fully?').getByLabel('In a word, why?'),
+      question(page, 'Brake 2 released fully?').getByRole('textbox', { name: 'In a word, why?' }),
     ).toHaveValue('squeals when the car docks');
     await expect(
       question(page, 'Brake 2, disc temperature').getByRole('button', { name: /^Photo/ }),

@@ -20,6 +20,7 @@ const SOURCES = [
   'apps/client',
   'packages/core',
   'packages/contract',
+  'packages/stand-ins',
   'package-lock.json',
   'scripts/house/build-client.mjs',
 ];
@@ -29,6 +30,7 @@ const SKIPPED = new Set([
   'dist',
   '.expo',
   'fonts',
+  'codes',
   'test',
   'tsconfig.json',
   'jest.config.cjs',
@@ -65,6 +67,20 @@ function bringFonts() {
   }
 }
 
+/** The program that reads bar codes, too. */
+function bringCodeReader() {
+  const detector = createRequire(path.join(CLIENT, 'package.json')).resolve(
+    'barcode-detector/ponyfill',
+  );
+  const require = createRequire(detector);
+  const codes = path.join(CLIENT, 'public/codes');
+  mkdirSync(codes, { recursive: true });
+  cpSync(
+    require.resolve('zxing-wasm/reader/zxing_reader.wasm'),
+    path.join(codes, 'zxing_reader.wasm'),
+  );
+}
+
 /** Exports the client and its service worker, when its sources changed since the last time. */
 export async function buildClient() {
   const wanted = fingerprint();
@@ -72,6 +88,7 @@ export async function buildClient() {
   say('building the client (about two minutes the first time)');
   rmSync(STAMP, { force: true });
   bringFonts();
+  bringCodeReader();
   await command(
     path.join(ROOT, 'node_modules/.bin/expo'),
     ['export', '--platform', 'web', '--output-dir', CLIENT_DIST],

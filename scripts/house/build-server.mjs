@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import path from 'node:path';
 import { SERVER, SERVER_DIST } from './places.mjs';
 
-/** Bundles the server, its set-up and its report worker; what only the core needs is bundled, other packages stay outside. */
+/** Bundles the server, its set-up and its workers; what only the core needs is bundled, other packages stay outside. */
 export async function buildServer() {
   const { build } = await import('esbuild');
   const outside = ['apps/server', 'packages/demo', 'packages/stand-ins']
@@ -18,6 +18,7 @@ export async function buildServer() {
       main: path.join(SERVER, 'src/main.ts'),
       setup: path.join(SERVER, 'src/setup/main.ts'),
       'report-worker': path.join(SERVER, 'src/modules/reports/pdf/worker.ts'),
+      'table-worker': path.join(SERVER, 'src/modules/exchange/table-worker.ts'),
     },
     outdir: SERVER_DIST,
     outExtension: { '.js': '.mjs' },
@@ -35,3 +36,4 @@ export async function buildServer() {
 }
 
 export const REPORT_WORKER = path.join(SERVER_DIST, 'report-worker.mjs');
+export const TABLE_WORKER = path.join(SERVER_DIST, 'table-worker.mjs');

@@ -4,8 +4,8 @@ import { CLIENT, CLIENT_DIST } from './places.mjs';
 
 const BUNDLES = '_expo/static/js/web';
 
-/** The desk's bundle: phones do not need it, and desks keep it once it was loaded. */
-const DESK_ONLY = `${BUNDLES}/desk-*.js`;
+/** The desk's bundles: phones do not need them, and desks keep them once they were loaded. */
+const DESK_ONLY = [`${BUNDLES}/desk-*.js`, `${BUNDLES}/builder-*.js`];
 
 /** Writes the worker that lets the application start with no network. */
 export async function buildServiceWorker() {
@@ -20,9 +20,10 @@ export async function buildServiceWorker() {
       'mark.svg',
       'app.webmanifest',
       'fonts/*',
+      'codes/*',
       `${BUNDLES}/*.js`,
     ],
-    globIgnores: [DESK_ONLY],
+    globIgnores: DESK_ONLY,
     maximumFileSizeToCacheInBytes: 8_000_000,
     // Names under /_expo carry their hash already.
     dontCacheBustURLsMatching: /_expo\//,

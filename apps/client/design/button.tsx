@@ -9,6 +9,7 @@ const Frame = styled(View, {
   justifyContent: 'center',
   gap: '$2',
   minHeight: 48,
+  minWidth: 48,
   paddingHorizontal: '$4',
   borderWidth: 2,
   borderColor: '$ink',
@@ -29,7 +30,9 @@ const Frame = styled(View, {
       },
     },
     plain: { true: { borderColor: 'transparent', paddingHorizontal: '$2' } },
-    dense: { true: { paddingHorizontal: '$3', borderWidth: 1, $wide: { minHeight: 40 } } },
+    dense: {
+      true: { paddingHorizontal: '$3', borderWidth: 1, $wide: { minHeight: 40, minWidth: 36 } },
+    },
     off: { true: { opacity: 0.45, cursor: 'default' } },
   } as const,
 });

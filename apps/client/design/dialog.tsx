@@ -16,7 +16,11 @@ export function Dialog({ title, onClose, children, width = 520 }: DialogProps) {
   const ref = useRef<HTMLDialogElement>(null);
   useEffect(() => {
     const dialog = ref.current;
-    if (dialog && !dialog.open) dialog.showModal();
+    if (dialog && !dialog.open) {
+      dialog.showModal();
+      // What is asked comes first, the way out is a key away.
+      dialog.querySelector<HTMLElement>('input:not([hidden]), textarea, select')?.focus();
+    }
     return () => dialog?.close();
   }, []);
   return (
@@ -33,7 +37,8 @@ export function Dialog({ title, onClose, children, width = 520 }: DialogProps) {
         margin: 'auto',
         background: 'transparent',
         width: `min(${width}px, calc(100vw - 24px))`,
-        maxHeight: 'calc(100dvh - 24px)',
+        maxHeight: 'none',
+        overflow: 'hidden',
       }}
     >
       <View
@@ -46,6 +51,8 @@ export function Dialog({ title, onClose, children, width = 520 }: DialogProps) {
         borderBottomLeftRadius="$leaf"
         padding="$4"
         gap="$4"
+        // The frame stays whole; what is in it scrolls.
+        style={{ maxHeight: 'calc(100dvh - 24px)', overflowY: 'auto' }}
       >
         <Row justifyContent="space-between" gap="$3">
           <Heading>{title}</Heading>

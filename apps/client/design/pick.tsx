@@ -13,16 +13,20 @@ export interface PickProps {
   readonly options: readonly PickOption[];
   readonly onChange: (value: string) => void;
   readonly problem?: string | undefined;
+  /** Drawn above the field; hidden when the label stands elsewhere. */
+  readonly hideLabel?: boolean;
 }
 
 /** One out of a longer list: the browser's own list, which phones and keyboards know well. */
-export function Pick({ label, value, options, onChange, problem }: PickProps) {
+export function Pick({ label, value, options, onChange, problem, hideLabel }: PickProps) {
   const theme = useTheme();
   return (
     <Column gap="$1">
-      <Body small strong aria-hidden>
-        {label}
-      </Body>
+      {hideLabel ? null : (
+        <Body small strong aria-hidden>
+          {label}
+        </Body>
+      )}
       <select
         aria-label={label}
         value={value}

@@ -1,6 +1,8 @@
 import type { ActionDraft } from '@ant-trail/contract/actions';
-import type { Series } from '@ant-trail/contract/capture';
+import type { KeptCatalogue } from '@ant-trail/contract/catalogues';
+import type { EarlierAnswers, Series } from '@ant-trail/contract/capture';
 import type { Job, Visit } from '@ant-trail/contract/planning';
+import type { Asset } from '@ant-trail/contract/register';
 import type { Site } from '@ant-trail/contract/sites';
 import type { Colleague, Operation } from '@ant-trail/contract/sync';
 import type { Entry } from '@ant-trail/core/log';
@@ -41,6 +43,9 @@ interface Note {
   readonly value: string;
 }
 
+/** What the visit before offers is kept once for each site and template. */
+export const earlierId = (site: string, template: string): string => `${site} ${template}`;
+
 /** All that this phone knows, for one person. Screens read from here and nowhere else. */
 export class LocalStore extends Dexie {
   visits!: EntityTable<Visit, 'id'>;
@@ -53,6 +58,9 @@ export class LocalStore extends Dexie {
   actions!: EntityTable<ActionDraft, 'id'>;
   outbox!: EntityTable<Waiting, 'order'>;
   photos!: EntityTable<KeptPhoto, 'sha256'>;
+  earlier!: EntityTable<EarlierAnswers & { id: string }, 'id'>;
+  assets!: EntityTable<Asset, 'id'>;
+  catalogues!: EntityTable<KeptCatalogue, 'id'>;
   notes!: EntityTable<Note, 'key'>;
 
   constructor(person: string) {
@@ -70,6 +78,7 @@ export class LocalStore extends Dexie {
       photos: 'sha256, sheet',
       notes: 'key',
     });
+    this.version(2).stores({ catalogues: 'id, key', earlier: 'id', assets: 'id, site' });
   }
 
   async note(key: string): Promise<string | null> {

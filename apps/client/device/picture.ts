@@ -1,4 +1,4 @@
-import { sha256Hex, type PhotoValue } from '@ant-trail/core/log';
+import { sha256Hex, type FileValue, type PhotoValue } from '@ant-trail/core/log';
 
 /** Long side of a photo after resizing, in pixels: enough to read a rating plate. */
 const LONGEST_SIDE = 1600;
@@ -35,5 +35,24 @@ export async function takePicture(file: Blob, takenAt: Date): Promise<TakenPictu
       takenAt: takenAt.toISOString(),
       comment: '',
     },
+  };
+}
+
+/** The largest recording or file a sheet takes, in bytes. */
+const LARGEST_FILE = 50_000_000;
+
+/** Names a recording or file by its hash. Throws with words for the person. */
+export async function takeFile(file: File, takenAt: Date, seconds?: number): Promise<FileValue> {
+  if (file.size === 0) throw new Error('This file is empty. Take it again.');
+  if (file.size > LARGEST_FILE)
+    throw new Error('This file is larger than 50 MB. Record a shorter one.');
+  return {
+    sha256: sha256Hex(new Uint8Array(await file.arrayBuffer())),
+    type: file.type.split(';')[0] || 'application/octet-stream',
+    bytes: file.size,
+    name: file.name.slice(0, 200) || 'File',
+    takenAt: takenAt.toISOString(),
+    comment: '',
+    ...(seconds === undefined ? {} : { seconds }),
   };
 }

@@ -4,17 +4,21 @@ import { DeskFrame } from '@/features/accounts/desk/desk-frame.tsx';
 import { PeopleScreen } from '@/features/accounts/desk/people-screen.tsx';
 import { useSession, worksAtDesk } from '@/features/accounts/session.ts';
 import { ActionsScreen } from '@/features/actions/desk/actions-screen.tsx';
+import { CataloguesScreen } from '@/features/catalogues/desk/catalogues-screen.tsx';
 import { DayScreen } from '@/features/planning/desk/day-screen.tsx';
 import { JobsScreen } from '@/features/planning/desk/jobs-screen.tsx';
 import { SentScreen } from '@/features/reports/desk/sent-screen.tsx';
 import { ReviewScreen } from '@/features/review/desk/review-screen.tsx';
 import { PlacesScreen } from '@/features/sites/desk/places-screen.tsx';
+import { TemplatesScreen } from '@/features/templates/desk/templates-screen.tsx';
 
 const SCREENS = {
   day: DayScreen,
   review: ReviewScreen,
   actions: ActionsScreen,
   places: PlacesScreen,
+  templates: TemplatesScreen,
+  catalogues: CataloguesScreen,
   jobs: JobsScreen,
   people: PeopleScreen,
   sent: SentScreen,

@@ -1,16 +1,25 @@
 import { Redirect, Slot } from 'expo-router';
 import { lazy, Suspense } from 'react';
 import { FaceProvider } from '@/design/face.tsx';
-import { SelfScreen } from '@/features/accounts/field/self-screen.tsx';
 import { useSession } from '@/features/accounts/session.ts';
 import { TrailScreen } from '@/features/planning/field/trail-screen.tsx';
-import { VisitScreen } from '@/features/planning/field/visit-screen.tsx';
-import { KeptScreen } from '@/features/sync/field/kept-screen.tsx';
 import { PhoneProvider } from '@/features/sync/phone.tsx';
 
-// The sheet comes after the trail is on the screen.
+// The trail is on the screen first; the rest comes when it is gone to, from the phone's own cache.
 const SheetScreen = lazy(async () => {
   const { SheetScreen: Loaded } = await import('@/features/capture/field/sheet-screen.tsx');
+  return { default: Loaded };
+});
+const VisitScreen = lazy(async () => {
+  const { VisitScreen: Loaded } = await import('@/features/planning/field/visit-screen.tsx');
+  return { default: Loaded };
+});
+const KeptScreen = lazy(async () => {
+  const { KeptScreen: Loaded } = await import('@/features/sync/field/kept-screen.tsx');
+  return { default: Loaded };
+});
+const SelfScreen = lazy(async () => {
+  const { SelfScreen: Loaded } = await import('@/features/accounts/field/self-screen.tsx');
   return { default: Loaded };
 });
 

@@ -1,6 +1,6 @@
 import { entryHash, type Entry } from '@ant-trail/core/log';
 import { LocalStore } from '@/device/local-store.ts';
-import { keepEntry } from '@/features/sync/outbox.ts';
+import { entryFrom, keepEntries } from '@/features/sync/outbox.ts';
 import { pushAll } from '@/features/sync/push.ts';
 import { pullAll } from '@/features/sync/pull.ts';
 
@@ -33,6 +33,11 @@ const draft = (value: number) => ({
   seen: [],
   by: ME,
 });
+async function keepOne(kept: LocalStore, one: ReturnType<typeof draft>): Promise<Entry> {
+  const [entry] = await keepEntries(kept, [entryFrom(one)]);
+  if (!entry) throw new Error('nothing was kept');
+  return entry;
+}
 const idsIn = (body: unknown): string[] =>
   (body as { operations: { body: { id: string } }[] }).operations.map((o) => o.body.id);
 const receipts = (ids: string[], outcome: string, reason?: string): Answer => ({
@@ -41,8 +46,8 @@ const receipts = (ids: string[], outcome: string, reason?: string): Answer => ({
 });
 
 test('an entry is kept and queued, in one chain of hashes', async () => {
-  const one = await keepEntry(store, draft(1));
-  const two = await keepEntry(store, draft(2));
+  const one = await keepOne(store, draft(1));
+  const two = await keepOne(store, draft(2));
   expect(one.prev).toBeNull();
   expect(two.prev).toBe(entryHash(one));
   expect(one.id < two.id).toBe(true);
@@ -51,8 +56,8 @@ test('an entry is kept and queued, in one chain of hashes', async () => {
 });
 
 test('what the office received leaves the outbox; what it refused stays with the reason', async () => {
-  const one = await keepEntry(store, draft(1));
-  const two = await keepEntry(store, draft(2));
+  const one = await keepOne(store, draft(1));
+  const two = await keepOne(store, draft(2));
   office = (_path, body) => ({
     status: 200,
     body: {
@@ -75,7 +80,7 @@ test.each([
   ['an error of the server', 500, { code: 'failed', message: 'x' }],
   ['something that is no answer of ours', 502, '<html>'],
 ])('nothing is lost by %s', async (_name, status, body) => {
-  await keepEntry(store, draft(1));
+  await keepOne(store, draft(1));
   office = () => ({ status, body });
   await expect(pushAll(store)).rejects.toThrow();
   expect(await store.outbox.count()).toBe(1);
@@ -85,7 +90,7 @@ test.each([
 });
 
 test('an answer without receipts does not make the phone ask for ever', async () => {
-  await keepEntry(store, draft(1));
+  await keepOne(store, draft(1));
   let calls = 0;
   office = () => {
     calls++;
@@ -110,6 +115,9 @@ describe('pull', () => {
       templates: [],
       entries: [],
       series: [],
+      earlier: [],
+      assets: [],
+      catalogues: [],
       gone: [],
       ...over,
     },
@@ -157,6 +165,46 @@ describe('pull', () => {
     ]);
   });
 
+  test('takes a newer catalogue, what the register says now, and the latest visit before', async () => {
+    const catalogue = (number: number, label: string) => ({
+      ...{ id: SHEET, key: 'parts', name: 'Parts', number, columns: [] },
+      importedAt: '2031-01-01T00:00:00Z',
+      rows: [{ code: '1', label, fields: {} }],
+    });
+    const asset = (retired: boolean) => ({ id: VISIT, site: ME, kind: 'hose', name: 'H', retired });
+    const earlier = (day: string) => ({
+      ...{ site: ME, template: SHEET, day },
+      answers: [{ path: 'maker', value: day }],
+    });
+    const kept = async () => [
+      (await store.catalogues.where('key').equals('parts').toArray()).map(
+        ({ number, rows }) => `${number} ${rows[0]?.label}`,
+      ),
+      (await store.assets.where('site').equals(ME).toArray()).map(({ retired }) => retired),
+      (await store.earlier.toArray()).map(({ day }) => day),
+    ];
+    office = () =>
+      page({
+        catalogues: [catalogue(1, 'Old')],
+        assets: [asset(false)],
+        earlier: [earlier('2031-03-01')],
+      });
+    await pullAll(store);
+    expect(await kept()).toEqual([['1 Old'], [false], ['2031-03-01']]);
+    office = () =>
+      page({
+        catalogues: [catalogue(2, 'New')],
+        assets: [asset(true)],
+        earlier: [earlier('2031-04-01')],
+      });
+    await pullAll(store);
+    expect(await kept()).toEqual([['2 New'], [true], ['2031-04-01']]);
+    // A page that says nothing of them leaves them as they are.
+    office = () => page({});
+    await pullAll(store);
+    expect(await kept()).toEqual([['2 New'], [true], ['2031-04-01']]);
+  });
+
   test('keeps a visit that was taken away while something recorded there is unsent', async () => {
     const job = {
       id: '44444444-4444-4444-8444-444444444444',
@@ -173,7 +221,7 @@ describe('pull', () => {
     };
     office = () => page({ visits: [visit(VISIT)], jobs: [job] });
     await pullAll(store);
-    const entry: Entry = await keepEntry(store, draft(1));
+    const entry: Entry = await keepOne(store, draft(1));
     office = () => page({ gone: [VISIT] });
     await pullAll(store);
     expect(await store.visits.get(VISIT)).toBeDefined();

@@ -10,10 +10,14 @@ import { mountRoutes, type Route } from './http/route.ts';
 import type { Live } from './live/live.ts';
 import { accountRoutes, mountSignIn } from './modules/accounts/routes.ts';
 import { actionRoutes } from './modules/actions/routes.ts';
+import { catalogueRoutes } from './modules/catalogues/routes.ts';
+import { exchangeRoutes } from './modules/exchange/routes.ts';
+import type { TableReader } from './modules/exchange/table-reader.ts';
 import type { MediaFiles } from './modules/media/files.ts';
 import { mediaRoutes } from './modules/media/routes.ts';
 import { mountUploads } from './modules/media/uploads.ts';
 import { planningRoutes } from './modules/planning/routes.ts';
+import { registerRoutes } from './modules/register/routes.ts';
 import type { ReportMaker } from './modules/reports/maker.ts';
 import type { ReportQueue } from './modules/reports/queue.ts';
 import { reportRoutes } from './modules/reports/routes.ts';
@@ -26,6 +30,7 @@ export interface Parts {
   readonly data: DataSource;
   readonly files: MediaFiles;
   readonly reports: ReportMaker;
+  readonly tables: TableReader;
   readonly queue: ReportQueue;
   readonly live: Live;
   readonly logger: Logger;
@@ -33,11 +38,14 @@ export interface Parts {
   readonly clientDir: string | undefined;
 }
 
-export function allRoutes(parts: Pick<Parts, 'files' | 'reports' | 'queue'>): Route[] {
+export function allRoutes(parts: Pick<Parts, 'files' | 'reports' | 'tables' | 'queue'>): Route[] {
   return [
     ...accountRoutes,
     ...siteRoutes,
+    ...registerRoutes,
     ...templateRoutes,
+    ...catalogueRoutes,
+    ...exchangeRoutes(parts.tables, parts.files),
     ...planningRoutes,
     ...reviewRoutes,
     ...actionRoutes,
@@ -58,6 +66,8 @@ export function buildApp(parts: Parts): Express {
     helmet({
       contentSecurityPolicy: {
         directives: {
+          // The reader of bar codes is WebAssembly.
+          'script-src': ["'self'", "'wasm-unsafe-eval'"],
           // React Native Web and Tamagui put their style sheets into the page as they run.
           'style-src': ["'self'", "'unsafe-inline'"],
           'img-src': ["'self'", 'blob:', 'data:'],

@@ -10,6 +10,7 @@ const Settings = z.object({
   /** The exported client; without it only the API is served. */
   CLIENT_DIR: z.string().optional(),
   REPORT_WORKER: z.string().min(1),
+  TABLE_WORKER: z.string().min(1),
   SECURE_COOKIES: z.enum(['yes', 'no']).default('no'),
   LOG_LEVEL: z.enum(['silent', 'error', 'warn', 'info', 'debug']).default('info'),
 });
@@ -21,6 +22,7 @@ export interface Config {
   readonly filesDir: string;
   readonly clientDir: string | undefined;
   readonly reportWorker: string;
+  readonly tableWorker: string;
   readonly secureCookies: boolean;
   readonly logLevel: string;
 }
@@ -34,6 +36,7 @@ export function readConfig(env: NodeJS.ProcessEnv): Config {
     filesDir: read.FILES_DIR,
     clientDir: read.CLIENT_DIR,
     reportWorker: read.REPORT_WORKER,
+    tableWorker: read.TABLE_WORKER,
     secureCookies: read.SECURE_COOKIES === 'yes',
     logLevel: read.LOG_LEVEL,
   };

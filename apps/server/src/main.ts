@@ -6,6 +6,7 @@ import { buildApp } from './app.ts';
 import { readConfig } from './config.ts';
 import { applicationData } from './database/data-source.ts';
 import { Live } from './live/live.ts';
+import { TableReader } from './modules/exchange/table-reader.ts';
 import { MediaFiles } from './modules/media/files.ts';
 import { keepMail } from './modules/reports/mail.ts';
 import { ReportMaker } from './modules/reports/maker.ts';
@@ -16,6 +17,7 @@ const logger = pino({ level: config.logLevel });
 const data = await applicationData(config.databaseUrl).initialize();
 const files = new MediaFiles(config.filesDir);
 const reports = new ReportMaker(config.reportWorker, files);
+const tables = new TableReader(config.tableWorker);
 const queue = await openReportQueue(config.databaseUrl, (error) =>
   logger.error({ err: error }, 'queue'),
 );
@@ -30,6 +32,7 @@ const app = buildApp({
   data,
   files,
   reports,
+  tables,
   queue,
   live,
   logger,
@@ -50,6 +53,7 @@ async function stop(): Promise<void> {
   server.closeAllConnections();
   await queue.stop({ graceful: true, timeout: 5_000 });
   await reports.close();
+  await tables.close();
   await mail.close();
   await data.destroy();
   process.exit(0);

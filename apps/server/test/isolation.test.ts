@@ -4,6 +4,7 @@ import {
   asEntry,
   entryOf,
   openOffice,
+  TEMPLATE,
   type Caller,
   type Office,
   type Organisation,
@@ -14,6 +15,8 @@ let a: Organisation;
 let b: Organisation;
 let intruder: Caller;
 let action: string;
+let catalogue: string;
+let asset: string;
 let before: string;
 const SHA = 'ab'.repeat(32);
 
@@ -32,6 +35,8 @@ async function allOfB(): Promise<string> {
     'person',
     'media',
     'mail_message',
+    'catalogue',
+    'asset',
   ];
   const parts: unknown[] = [];
   await office.data.transaction(async (db) => {
@@ -43,14 +48,18 @@ async function allOfB(): Promise<string> {
 
 beforeAll(async () => {
   office = await openOffice();
-  a = await office.newOrganisation('aaa');
-  b = await office.newOrganisation('bbb');
+  a = await office.newOrganisation('hither');
+  b = await office.newOrganisation('yonder');
   intruder = await office.signIn(a.emails.manager);
   const owner = await office.signIn(b.emails.manager);
   const technician = await office.signIn(b.emails.technician);
   await technician.push(asEntry(entryOf(b, { value: 77 })));
   action = timeOrderedId(Date.now(), new Uint8Array(16));
   await owner.call('POST', '/api/actions', draftOf(b, action));
+  const imported = await owner.call('POST', '/api/catalogues', CATALOGUE);
+  catalogue = (imported.body as { id: string }).id;
+  const added = await owner.call('POST', `/api/sites/${b.site}/assets`, THING);
+  asset = (added.body as { id: string }).id;
   before = await allOfB();
 });
 afterAll(() => office.close());
@@ -79,6 +88,14 @@ const jobFor = (site: string, template: string, person: string | null) => ({
   person,
   recipients: [],
 });
+const THING = { kind: 'extinguisher', name: 'Extinguisher of yonder' };
+const CATALOGUE = {
+  key: 'products',
+  name: 'Products',
+  after: 0,
+  columns: [],
+  rows: [{ code: '1', label: 'Product of yonder', fields: {} }],
+};
 const PLACE = {
   name: 'x',
   client: '',
@@ -97,7 +114,23 @@ const TRIES: Record<string, () => { at: string; body?: unknown }[]> = {
   'get /api/sites': () => [{ at: '/api/sites' }],
   'post /api/sites': () => [{ at: '/api/sites', body: { ...PLACE, id: b.site, org: b.id } }],
   'put /api/sites/:id': () => [{ at: `/api/sites/${b.site}`, body: PLACE }],
+  'get /api/sites/:id/assets': () => [{ at: `/api/sites/${b.site}/assets` }],
+  'post /api/sites/:id/assets': () => [{ at: `/api/sites/${b.site}/assets`, body: THING }],
+  'put /api/assets/:id': () => [{ at: `/api/assets/${asset}`, body: { ...THING, retired: true } }],
   'get /api/templates': () => [{ at: '/api/templates' }],
+  'post /api/templates': () => [
+    { at: '/api/templates', body: { template: b.template, after: 1, body: TEMPLATE } },
+  ],
+  'get /api/catalogues': () => [{ at: '/api/catalogues' }],
+  'get /api/catalogues/:id': () => [{ at: `/api/catalogues/${catalogue}` }],
+  'get /api/catalogues/:id/rows.:format': () => [
+    { at: `/api/catalogues/${catalogue}/rows.csv` },
+    { at: `/api/catalogues/${catalogue}/rows.xlsx` },
+  ],
+  'post /api/catalogues': () => [{ at: '/api/catalogues', body: { ...CATALOGUE, after: 1 } }],
+  'post /api/tables': () => [
+    { at: '/api/tables', body: { name: 'x.csv', content: Buffer.from('a,b').toString('base64') } },
+  ],
   'get /api/day': () => [{ at: `/api/day?day=${new Date().toISOString().slice(0, 10)}` }],
   'get /api/jobs': () => [{ at: '/api/jobs' }, { at: '/api/jobs?state=under%20way' }],
   'post /api/jobs': () => [
@@ -118,6 +151,11 @@ const TRIES: Record<string, () => { at: string; body?: unknown }[]> = {
   'get /api/review': () => [{ at: '/api/review' }],
   'get /api/sheets/:id': () => [{ at: `/api/sheets/${b.sheet}` }],
   'get /api/sheets/:id/report.pdf': () => [{ at: `/api/sheets/${b.sheet}/report.pdf` }],
+  'get /api/sheets/:id/answers.:format': () => [
+    { at: `/api/sheets/${b.sheet}/answers.csv` },
+    { at: `/api/sheets/${b.sheet}/answers.xlsx` },
+  ],
+  'get /api/sheets/:id/sketch.svg': () => [{ at: `/api/sheets/${b.sheet}/sketch.svg?path=temp` }],
   'get /api/actions': () => [{ at: '/api/actions' }],
   'post /api/actions': () => [
     {
@@ -186,7 +224,7 @@ test('every route is tried', () => {
 });
 
 test('by no route can A read anything of B, or change it', async () => {
-  const secrets = [b.site, b.sheet, b.job, b.visit, b.people.technician, 'bbb', 'Secret of B'];
+  const secrets = [b.site, b.sheet, b.job, b.visit, b.people.technician, 'yonder', 'Secret of B'];
   for (const [name, tries] of Object.entries(TRIES))
     for (const { at, body } of tries()) {
       const method = name.split(' ')[0]?.toUpperCase() ?? 'GET';

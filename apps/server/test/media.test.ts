@@ -1,4 +1,4 @@
-import { createHash } from 'node:crypto';
+import { createHash, randomBytes } from 'node:crypto';
 import sharp from 'sharp';
 import { Upload } from 'tus-js-client';
 import { openOffice, type Caller, type Office, type Organisation } from './support/office.ts';
@@ -33,12 +33,13 @@ interface Sending {
   readonly stopAfter?: number;
   readonly from?: string;
   readonly as?: Caller;
+  readonly filetype?: string;
 }
 
 /** Uploads as the phone does; gives the upload's address, or throws what the office said. */
 function upload(
   bytes: Buffer,
-  { sha256 = hashOf(bytes), stopAfter, from, as = technician }: Sending = {},
+  { sha256 = hashOf(bytes), stopAfter, from, as = technician, filetype }: Sending = {},
 ): Promise<string> {
   return new Promise((resolve, reject) => {
     const sending = new Upload(bytes, {
@@ -46,7 +47,7 @@ function upload(
       uploadUrl: from ?? null,
       chunkSize: 64 * 1024,
       retryDelays: [],
-      metadata: { sha256 },
+      metadata: { sha256, ...(filetype === undefined ? {} : { filetype }) },
       headers: { cookie: as.cookie },
       onProgress: (sent) => {
         if (stopAfter !== undefined && sent >= stopAfter)
@@ -73,6 +74,28 @@ test('a photo arrives whole, gets its receipt and can be looked at', async () =>
   });
   expect(response.headers.get('content-type')).toBe('image/jpeg');
   expect(hashOf(Buffer.from(await response.arrayBuffer()))).toBe(hashOf(picture));
+});
+
+test.each([
+  ['a recording', '1a45dfa3', 'audio/webm', 'video/webm'],
+  ['a film of a phone', '0000001866747970', 'video/mp4', 'video/mp4'],
+  ['a document', '255044462d312e37', 'application/pdf', 'application/pdf'],
+])('%s arrives as what its bytes say it is', async (_what, start, filetype, type) => {
+  const bytes = Buffer.concat([Buffer.from(start, 'hex'), randomBytes(2000)]);
+  await upload(bytes, { filetype });
+  const response = await fetch(`${office.url}/api/media/${hashOf(bytes)}`, {
+    headers: { cookie: technician.cookie },
+  });
+  expect(response.headers.get('content-type')).toBe(type);
+  expect(hashOf(Buffer.from(await response.arrayBuffer()))).toBe(hashOf(bytes));
+});
+
+test('a page of a browser is taken neither as a recording nor as a document', async () => {
+  const page = Buffer.from('<html><script>alert(1)</script></html>');
+  const error = await upload(page, { filetype: 'application/pdf' }).catch((e: unknown) => e);
+  const { originalResponse } = error as { originalResponse?: { getStatus(): number } };
+  expect(originalResponse?.getStatus()).toBe(415);
+  expect(await receipts(hashOf(page))).toEqual([]);
 });
 
 test('an upload that broke off goes on where it was', async () => {

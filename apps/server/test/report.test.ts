@@ -1,4 +1,8 @@
-import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
+import { mkdir, writeFile } from 'node:fs/promises';
+import path from 'node:path';
+import sharp from 'sharp';
+import type { JobCard } from '@ant-trail/contract/planning';
+import { sha256Hex, type PhotoValue } from '@ant-trail/core/log';
 import {
   asEntry,
   entryOf,
@@ -7,6 +11,7 @@ import {
   type Office,
   type Organisation,
 } from './support/office.ts';
+import { textOf } from './support/pdf.ts';
 
 let office: Office;
 let org: Organisation;
@@ -61,24 +66,6 @@ beforeAll(async () => {
 });
 afterAll(() => office.close());
 
-async function textOf(bytes: ArrayBuffer): Promise<string[]> {
-  const document = await getDocument({
-    data: new Uint8Array(bytes.slice(0)),
-    useSystemFonts: false,
-  }).promise;
-  const pages: string[] = [];
-  for (let n = 1; n <= document.numPages; n++) {
-    const { items } = await (await document.getPage(n)).getTextContent();
-    pages.push(
-      items
-        .map((item) => ('str' in item ? item.str : ''))
-        .join(' ')
-        .replaceAll(/\s+/g, ' '),
-    );
-  }
-  return pages;
-}
-
 test('the report says who with which credentials, what against which limit, and what was corrected', async () => {
   const response = await fetch(`${office.url}/api/sheets/${org.sheet}/report.pdf`, {
     headers: { cookie: reviewer.cookie },
@@ -124,4 +111,120 @@ test('approving sends the report to the job’s recipients', async () => {
     headers: { cookie: reviewer.cookie },
   });
   expect((await textOf(await response.arrayBuffer())).join(' ')).toContain('Site of report');
+});
+
+describe('what was drawn', () => {
+  const drawn = { kind: 'text', at: [0.2, 0.3], words: 'Here <b>' } as const;
+  let sheet: string;
+
+  beforeAll(async () => {
+    const bytes = await sharp({
+      create: { width: 40, height: 30, channels: 3, background: '#886644' },
+    })
+      .jpeg()
+      .toBuffer();
+    const sha256 = sha256Hex(bytes);
+    const place = path.join(office.filesDir, 'media', org.id, sha256.slice(0, 2));
+    await mkdir(place, { recursive: true });
+    await writeFile(path.join(place, sha256), bytes);
+    const photo: PhotoValue = {
+      sha256,
+      type: 'image/jpeg',
+      bytes: bytes.length,
+      width: 40,
+      height: 30,
+      takenAt: '2031-04-05T08:00:00Z',
+      comment: '',
+    };
+    const manager = await office.signIn(org.emails.manager);
+    const { body: version } = await manager.call('POST', '/api/templates', {
+      after: 0,
+      body: {
+        title: 'Drawn',
+        sections: [
+          {
+            id: 's',
+            title: 'S',
+            questions: [
+              { kind: 'photo', key: 'view', label: 'View', required: true },
+              { kind: 'sketch', key: 'plan', label: 'Plan', required: true },
+            ],
+          },
+        ],
+      },
+    });
+    const { body: card } = await manager.call('POST', '/api/jobs', {
+      ...{ site: org.site, title: 'Drawn', instructions: '', day: '2031-04-05' },
+      ...{ windowFrom: null, windowTo: null, start: 480, minutes: 30, recipients: [] },
+      template: (version as { template: string }).template,
+      person: org.people.technician,
+    });
+    sheet = (card as JobCard).job.sheet.id;
+    const arrow = { kind: 'arrow', from: [0.1, 0.1], to: [0.6, 0.4] } as const;
+    const receipts = await technician.push(
+      asEntry(
+        entryOf(org, {
+          sheet,
+          path: 'view~photo~p1',
+          value: { ...photo, marks: [arrow, { ...drawn, words: 'Crack' }] },
+        }),
+      ),
+      asEntry(
+        entryOf(org, {
+          sheet,
+          path: 'plan',
+          value: { height: 0.75, under: photo, shapes: [arrow, drawn] },
+        }),
+      ),
+    );
+    expect(receipts.map(({ outcome }) => outcome)).toEqual(['received', 'received']);
+  });
+
+  const ask = (at: string) =>
+    fetch(`${office.url}/api/sheets/${sheet}/${at}`, { headers: { cookie: reviewer.cookie } });
+
+  test('over a photo and in a sketch is in the report, with the photo under both', async () => {
+    const bytes = await (await ask('report.pdf')).arrayBuffer();
+    const all = (await textOf(bytes)).join(' ');
+    expect(all).toContain('Crack');
+    expect(all).toContain('Here <b>');
+    const images = Buffer.from(bytes)
+      .toString('latin1')
+      .match(/\/Subtype \/Image/g);
+    expect(images?.length).toBeGreaterThanOrEqual(1);
+    expect(all).not.toContain('has not arrived');
+  });
+
+  test('goes out as SVG with its picture in it, and words stay words', async () => {
+    const response = await ask('sketch.svg?path=plan');
+    expect(response.headers.get('content-type')).toMatch(/^image\/svg\+xml/);
+    const svg = await response.text();
+    expect(svg).toContain('<image href="data:image/jpeg;base64,/9j/');
+    expect(svg).toContain('Here &#60;b&#62;');
+    expect((await ask('sketch.svg?path=view')).status).toBe(404);
+    expect((await ask('sketch.svg')).status).toBe(400);
+  });
+
+  test('a picture that is not here is left out, and nothing else', async () => {
+    const far = entryOf(org, {
+      sheet,
+      path: 'plan',
+      value: {
+        height: 0.75,
+        shapes: [drawn],
+        under: {
+          sha256: 'c'.repeat(64),
+          type: 'image/jpeg',
+          bytes: 9,
+          width: 40,
+          height: 30,
+          takenAt: '2031-04-05T08:00:00Z',
+          comment: '',
+        },
+      },
+    });
+    await technician.push(asEntry(far));
+    expect(await (await ask('sketch.svg?path=plan')).text()).not.toContain('<image');
+    expect((await ask('report.pdf')).status).toBe(200);
+  });
 });

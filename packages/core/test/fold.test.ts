@@ -75,7 +75,7 @@ describe('a sheet', () => {
     });
     expect(missing()).toEqual(['temp: answer', 'look: answer']);
     expect(open.state.findings).toEqual([
-      { key: 'free', severity: 3, words: 'Free?: No', proposedAction: 'Free it' },
+      { key: 'free', severity: 3, words: 'Free? No', proposedAction: 'Free it' },
     ]);
     write(open, photoPath('free', 'p1'), null);
     expect(missing()).toContain('free: photo');

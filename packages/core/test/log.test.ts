@@ -94,10 +94,18 @@ describe('the chain of a device', () => {
 });
 
 test.each([
-  ['brake', { key: 'brake', aspect: 'answer' }],
-  ['brake~reason', { key: 'brake', aspect: 'reason' }],
-  ['brake~photo~x1', { key: 'brake', aspect: 'photo', photo: 'x1' }],
-  ['~stage', { key: '', aspect: 'stage' }],
+  ['brake', { scope: '', key: 'brake', aspect: 'answer' }],
+  ['brake~reason', { scope: '', key: 'brake', aspect: 'reason' }],
+  ['brake~photo~x1', { scope: '', key: 'brake', aspect: 'photo', item: 'x1' }],
+  ['boards/r1', { scope: '', key: 'boards', aspect: 'row', item: 'r1' }],
+  [
+    'boards/r1/way/7/load~file~f',
+    { scope: 'boards/r1/way/7/', key: 'load', aspect: 'file', item: 'f' },
+  ],
+  ['~stage', { scope: '', key: '', aspect: 'stage' }],
+  ['~blanks~b1', { scope: '', key: '', aspect: 'blanks', item: 'b1' }],
+  ['boards/r1~reason', null],
+  ['boards//load', null],
   ['Brake', null],
   ['brake~photo', null],
   ['brake~other', null],

@@ -21,6 +21,7 @@ describe('a template can’t be published with', () => {
     ['a key used twice', [text('a'), text('a')], /twice/],
     ['a key that can’t be one', [text('Big Key')], /small letters/],
     ['a key of the language', [text('loop')], /another key/],
+    ['a key that names a type', [text('list')], /another key/],
     [
       'conditions in a circle',
       [text('a', 'b == "x"'), text('b', 'a == "x"')],

@@ -3,11 +3,13 @@ import { addDays, inZone } from '@ant-trail/core/calendar';
 import { distanceMetres } from '@ant-trail/core/geo';
 import { timeOrderedId, type Entry } from '@ant-trail/core/log';
 import { jobState } from '@ant-trail/core/planning';
-import { planSheet, summarise, type SheetPlan } from '@ant-trail/core/sheet';
+import { planSheet, readingsOf, summarise, type SheetPlan } from '@ant-trail/core/sheet';
+import { CATALOGUES } from './catalogues.ts';
 import { Chance } from './chance.ts';
 import { planDay, type PlannedVisit } from './day-plan.ts';
 import { emailOf, PEOPLE } from './people.ts';
 import type { DemoPicture } from './pictures.ts';
+import { alarmDevices } from './register.ts';
 import { readingAt } from './readings.ts';
 import { placeOf, SITES, type DemoSite } from './sites.ts';
 import { TEMPLATES, type DemoTemplate } from './templates.ts';
@@ -49,6 +51,8 @@ const mailName = (site: DemoSite): string => site.name.toLowerCase().replaceAll(
  */
 export class Scenario {
   private readonly chance = new Chance(SEED);
+  /** Apart from the rest, so that a longer register changes no history. */
+  private readonly things = new Chance(SEED + 1);
   private readonly tables = new Map<string, Record<string, unknown>[]>();
   private readonly org = this.chance.uuid();
   private readonly branch = this.chance.uuid();
@@ -129,6 +133,16 @@ export class Scenario {
   }
 
   private register(): void {
+    for (const { key, name, columns, rows } of CATALOGUES)
+      this.put('catalogue', {
+        id: this.things.uuid(),
+        key,
+        name,
+        number: 1,
+        imported_at: this.instant(addDays(this.today, -40), 600).toISOString(),
+        columns,
+        rows,
+      });
     for (const template of TEMPLATES) {
       const ids = { id: this.chance.uuid(), version: this.chance.uuid() };
       this.templates.set(template.key, ids);
@@ -164,6 +178,9 @@ export class Scenario {
           },
         ],
       });
+      if (site.template === 'hut')
+        for (const asset of alarmDevices(this.things))
+          this.put('asset', { ...asset, site_id: id, retired: false });
     }
   }
 
@@ -339,17 +356,8 @@ export class Scenario {
   }
 
   private readings(sheet: WalkedSheet, id: string, site: string, template: string): void {
-    for (const section of sheet.state.sections)
-      for (const { question, answer } of section.questions)
-        if (question.kind === 'number' && typeof answer?.value === 'number')
-          this.put('reading', {
-            sheet_id: id,
-            site_id: site,
-            template_id: template,
-            key: question.key,
-            at: answer.entry.at,
-            value: answer.value,
-          });
+    for (const reading of readingsOf(sheet.state))
+      this.put('reading', { sheet_id: id, site_id: site, template_id: template, ...reading });
   }
 
   private event(

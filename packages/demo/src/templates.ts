@@ -1,4 +1,5 @@
 import type { Question, TemplateBody } from '@ant-trail/core/sheet';
+import { STARTERS } from './starter-templates.ts';
 
 /** Where a demo reading normally lies, how much it scatters, and how it swings with the season. */
 export interface Usual {
@@ -673,4 +674,18 @@ const PATH: DemoTemplate = {
   },
 };
 
-export const TEMPLATES: readonly DemoTemplate[] = [DRIVE_ROOM, HUT, BOARD, SPRING, TURBINE, PATH];
+const ready: readonly DemoTemplate[] = STARTERS.map((starter) => ({
+  ...starter,
+  version: 1,
+  usual: {},
+}));
+
+export const TEMPLATES: readonly DemoTemplate[] = [
+  DRIVE_ROOM,
+  HUT,
+  BOARD,
+  SPRING,
+  TURBINE,
+  PATH,
+  ...ready,
+];

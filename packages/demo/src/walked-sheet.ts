@@ -1,5 +1,4 @@
 import {
-  answerPath,
   entryHash,
   photoPath,
   reasonPath,
@@ -12,8 +11,8 @@ import {
 } from '@ant-trail/core/log';
 import {
   OpenSheet,
+  questionAtPath,
   type Question,
-  type QuestionState,
   type SheetPlan,
   type SheetState,
 } from '@ant-trail/core/sheet';
@@ -76,23 +75,39 @@ export class WalkedSheet {
     reading: (key: string) => number | null,
     { until = 1, trouble = 0.035 }: { until?: number; trouble?: number } = {},
   ): this {
-    const questions = [...this.plan.questions.values()];
-    const stop = Math.floor(questions.length * until);
-    for (const question of questions.slice(0, stop)) {
-      const visible = this.stateOf(question.key);
-      if (!visible) continue;
-      const value = this.answerFor(question, reading, author, trouble);
-      if (value !== null)
-        this.write(author, answerPath(question.key), 'answer', value, {
-          ...(question.kind === 'number' ? { unit: question.unit } : {}),
-        });
-      const after = this.stateOf(question.key);
-      if (after?.asksReason)
-        this.write(author, reasonPath(question.key), 'answer', this.chance.pick(REASONS));
-      const wantsPhoto = question.kind === 'photo' && this.chance.happens(0.4);
-      if (after?.asksPhoto || wantsPhoto) this.photo(author, question.key);
-    }
+    const planned = this.plan.body.sections.flatMap((section) => section.questions);
+    for (const { key } of planned.slice(0, Math.floor(planned.length * until)))
+      this.fillAt(key, author, reading, trouble);
     return this;
+  }
+
+  private fillAt(
+    path: string,
+    author: Author,
+    reading: (key: string) => number | null,
+    trouble: number,
+  ): void {
+    const state = questionAtPath(this.open.state, path);
+    if (!state) return;
+    const { question } = state;
+    if (question.kind === 'rows') {
+      for (const row of state.rows)
+        for (const { key } of question.questions)
+          this.fillAt(`${row.path}/${key}`, author, reading, trouble);
+      return;
+    }
+    const value = this.answerFor(question, reading, author, trouble);
+    if (value !== null)
+      this.write(author, path, 'answer', value, {
+        ...(question.kind === 'number' || question.kind === 'instrument'
+          ? { unit: question.unit }
+          : {}),
+      });
+    const after = questionAtPath(this.open.state, path);
+    if (after?.asksReason)
+      this.write(author, reasonPath(path), 'answer', this.chance.pick(REASONS));
+    const wantsPhoto = question.kind === 'photo' && this.chance.happens(0.4);
+    if (after?.asksPhoto || wantsPhoto) this.photo(author, path);
   }
 
   finish(author: Author): this {
@@ -107,12 +122,6 @@ export class WalkedSheet {
   giveBack(author: Author, at: Date, reason: string): this {
     this.clock = at.getTime();
     return this.write(author, STAGE_PATH, 'return', null, { reason });
-  }
-
-  private stateOf(key: string): QuestionState | undefined {
-    return this.open.state.sections
-      .flatMap((section) => section.questions)
-      .find((state) => state.question.key === key);
   }
 
   private answerFor(
@@ -135,10 +144,22 @@ export class WalkedSheet {
         return chance.happens(0.93)
           ? question.options.slice(0, 1).map((option) => option.key)
           : [chance.pick(question.options).key];
-      case 'number': {
+      case 'number':
+      case 'instrument': {
         const value = reading(question.key);
         return value === null ? null : Number(value.toFixed(question.decimals ?? 1));
       }
+      case 'percentage':
+        return Math.round(chance.between(20, 95));
+      case 'shares': {
+        const [first, second] = question.parts;
+        const share = Math.round(chance.between(30, 70));
+        return first && second
+          ? { shares: { [first.key]: share, [second.key]: 100 - share } }
+          : null;
+      }
+      case 'performed':
+        return chance.happens(1 - trouble) ? 'done' : 'not';
       case 'text':
         return question.required || chance.happens(0.3) ? chance.pick(REMARKS) : null;
       case 'date':
@@ -147,7 +168,18 @@ export class WalkedSheet {
         return true;
       case 'signature':
         return scribble(chance, author.name);
-      case 'photo':
+      case 'hold':
+        return {
+          verdict: 'passed',
+          name: 'Sef Callow',
+          person: '',
+          strokes: scribble(chance, 'Sef Callow').strokes,
+        };
+      case 'code':
+        return { code: `TH-${Math.round(chance.between(1000, 9999))}`, how: 'scanned' };
+      case 'time':
+        return '07:40';
+      default:
         return null;
     }
   }

@@ -1,7 +1,8 @@
 import { isOverdue, type ActionState } from '@ant-trail/core/actions';
 import { addDays } from '@ant-trail/core/calendar';
+import { missingCatalogues } from '@ant-trail/core/catalogues';
 import { chainBreaks, type Entry } from '@ant-trail/core/log';
-import { problemsOf, type TemplateBody } from '@ant-trail/core/sheet';
+import { problemsOf, QUESTION_KINDS, questionsOf, type TemplateBody } from '@ant-trail/core/sheet';
 import type { DemoPicture } from '../src/pictures.ts';
 import { Scenario } from '../src/scenario.ts';
 import { TEMPLATES } from '../src/templates.ts';
@@ -35,8 +36,10 @@ describe.each([0, 1, 2, 3, 4, 5, 6])('the demo begun %d days after a Monday', (d
     expect(rows('site').length).toBeGreaterThanOrEqual(40);
     expect(rows('person')).toHaveLength(8);
     const bodies = rows('template_version').map((row) => row['body'] as TemplateBody);
-    expect(bodies).toHaveLength(6);
+    expect(bodies).toHaveLength(12);
     expect(bodies.flatMap(problemsOf)).toEqual([]);
+    const catalogues = new Set(rows('catalogue').map((row) => String(row['key'])));
+    expect(bodies.flatMap((body) => missingCatalogues(body, catalogues))).toEqual([]);
   });
 
   test('has work in every state, and a week ahead', () => {
@@ -74,6 +77,25 @@ describe.each([0, 1, 2, 3, 4, 5, 6])('the demo begun %d days after a Monday', (d
     const mean = (list: number[]): number => list.reduce((a, b) => a + b, 0) / list.length;
     expect(mean(values.slice(-4))).toBeGreaterThan(mean(values.slice(0, 4)) + 5);
   });
+});
+
+/** Everything a question can have by rule; the templates that ship show each of them at work. */
+const RULES = [
+  ...['visibleWhen', 'requiredWhen', 'reasonWhen', 'photoWhen', 'messages', 'findings', 'checks'],
+  ...['suggest', 'whenAmiss', 'follows', 'carries', 'neverBlank', 'points', 'formula', 'target'],
+  ...['lowFrom', 'highFrom', 'alsoIn', 'vibrationClass', 'somethingElse', 'starts', 'fixed', 'of'],
+];
+
+test('the templates use every kind of question and every rule between them', () => {
+  const bodies = TEMPLATES.map(({ body }) => body);
+  const questions = bodies.flatMap(questionsOf);
+  expect(new Set(questions.map(({ kind }) => kind))).toEqual(new Set(QUESTION_KINDS));
+  const used = new Set(questions.flatMap((question) => Object.keys(question)));
+  expect(RULES.filter((rule) => !used.has(rule))).toEqual([]);
+  expect(bodies.some(({ order }) => order === 'led')).toBe(true);
+  expect(bodies.some(({ score }) => score)).toBe(true);
+  expect(bodies.some(({ programmes, variants }) => programmes && variants)).toBe(true);
+  expect(bodies.some(({ sections }) => sections.some((each) => each.visibleWhen))).toBe(true);
 });
 
 test('the same day gives the same demo', () => {

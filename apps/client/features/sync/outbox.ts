@@ -5,29 +5,44 @@ import type { LocalStore } from '@/device/local-store.ts';
 
 const LAST_HASH = 'last entry hash';
 
-/** Keeps an entry on this phone and queues it for sending, both or neither. */
-export async function keepEntry(store: LocalStore, draft: EntryDraft): Promise<Entry> {
+/** An entry of this phone, made now; it gets its place in the chain when it is kept. */
+export const entryFrom = (draft: EntryDraft): Entry => ({
+  ...draft,
+  id: newId(),
+  device: deviceId(),
+  at: new Date().toISOString(),
+  prev: null,
+});
+
+/**
+ * Keeps entries on this phone, each naming the one kept before it, and queues them for sending:
+ * all of that or nothing.
+ */
+export async function keepEntries(store: LocalStore, made: readonly Entry[]): Promise<Entry[]> {
   return store.transaction('rw', store.entries, store.outbox, store.notes, async () => {
-    const entry: Entry = {
-      ...draft,
-      id: newId(),
-      device: deviceId(),
-      at: new Date().toISOString(),
-      prev: await store.note(LAST_HASH),
-    };
-    await store.entries.add({ id: entry.id, sheet: entry.sheet, body: entry, receivedAt: null });
-    await store.notes.put({ key: LAST_HASH, value: entryHash(entry) });
-    await queue(store, { kind: 'entry', body: entry });
-    return entry;
+    let prev = await store.note(LAST_HASH);
+    const entries: Entry[] = [];
+    for (const one of made) {
+      const entry = { ...one, prev };
+      prev = entryHash(entry);
+      entries.push(entry);
+    }
+    if (prev !== null) await store.notes.put({ key: LAST_HASH, value: prev });
+    await store.entries.bulkAdd(
+      entries.map((body) => ({ id: body.id, sheet: body.sheet, body, receivedAt: null })),
+    );
+    await queue(
+      store,
+      entries.map((body) => ({ kind: 'entry', body })),
+    );
+    return entries;
   });
 }
 
-/** Puts an operation in line. */
-export async function queue(store: LocalStore, operation: Operation): Promise<void> {
-  await store.outbox.add({
-    id: operation.body.id,
-    operation,
-    queuedAt: new Date().toISOString(),
-    refused: null,
-  });
+/** Puts operations in line. */
+export async function queue(store: LocalStore, operations: readonly Operation[]): Promise<void> {
+  const queuedAt = new Date().toISOString();
+  await store.outbox.bulkAdd(
+    operations.map((operation) => ({ id: operation.body.id, operation, queuedAt, refused: null })),
+  );
 }

@@ -1,6 +1,6 @@
 import { PullAnswer } from '@ant-trail/contract/sync';
 import { ask } from '@/device/api.ts';
-import type { LocalStore } from '@/device/local-store.ts';
+import { earlierId, type LocalStore } from '@/device/local-store.ts';
 
 const CURSOR = 'cursor';
 const THROUGH = 'through';
@@ -27,10 +27,18 @@ async function takeIn(store: LocalStore, page: PullAnswer): Promise<void> {
     await store.sites.bulkPut(page.sites);
     await store.jobs.bulkPut(page.jobs);
     await store.templates.bulkPut(page.templates);
+    await store.assets.bulkPut(page.assets);
+    await store.catalogues.bulkPut(page.catalogues);
     await store.series.bulkPut(
       page.series.map((series) => ({
         ...series,
         id: `${series.site} ${series.template} ${series.key}`,
+      })),
+    );
+    await store.earlier.bulkPut(
+      page.earlier.map((earlier) => ({
+        ...earlier,
+        id: earlierId(earlier.site, earlier.template),
       })),
     );
     for (const visit of page.visits) {
@@ -52,7 +60,8 @@ async function takeIn(store: LocalStore, page: PullAnswer): Promise<void> {
     await store.notes.bulkPut([
       { key: CURSOR, value: page.cursor },
       { key: THROUGH, value: page.through },
-      { key: 'last sync', value: now },
+      // In step only when nothing more is to come.
+      ...(page.more ? [] : [{ key: 'last sync', value: now }]),
     ]);
   });
 }

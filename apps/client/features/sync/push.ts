@@ -28,22 +28,25 @@ async function takeReceipts(
   receipts: readonly Receipt[],
 ): Promise<number> {
   const byId = new Map(receipts.map((receipt) => [receipt.id, receipt]));
-  let settled = 0;
-  await store.transaction('rw', store.outbox, store.entries, store.notes, async () => {
-    for (const item of batch) {
-      const receipt = byId.get(item.id);
-      if (!receipt) continue;
-      settled++;
-      if (receipt.outcome === 'refused') {
-        await store.outbox.update(item.order, {
-          refused: receipt.reason ?? 'The office refused this without a reason.',
-        });
-        continue;
-      }
-      await store.outbox.delete(item.order);
-      await store.entries.update(item.id, { receivedAt: receipt.at });
-      await store.notes.put({ key: 'last receipt', value: receipt.at });
-    }
+  const settled = batch.flatMap((item) => {
+    const receipt = byId.get(item.id);
+    return receipt ? [{ item, receipt }] : [];
   });
-  return settled;
+  const refused = settled.filter(({ receipt }) => receipt.outcome === 'refused');
+  const received = settled.filter(({ receipt }) => receipt.outcome !== 'refused');
+  await store.transaction('rw', store.outbox, store.entries, store.notes, async () => {
+    await store.outbox.bulkUpdate(
+      refused.map(({ item, receipt }) => ({
+        key: item.order,
+        changes: { refused: receipt.reason ?? 'The office refused this without a reason.' },
+      })),
+    );
+    await store.outbox.bulkDelete(received.map(({ item }) => item.order));
+    await store.entries.bulkUpdate(
+      received.map(({ item, receipt }) => ({ key: item.id, changes: { receivedAt: receipt.at } })),
+    );
+    const last = received.at(-1);
+    if (last) await store.notes.put({ key: 'last receipt', value: last.receipt.at });
+  });
+  return settled.length;
 }

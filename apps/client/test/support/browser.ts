@@ -13,3 +13,15 @@ Object.assign(globalThis, {
 });
 if (!('timeout' in AbortSignal))
   Object.assign(AbortSignal, { timeout: () => new AbortController().signal });
+
+// jsdom lays nothing out, so there is nowhere to scroll to.
+Object.assign(Element.prototype, { scrollIntoView: () => undefined });
+// Nor does it open dialogs.
+Object.assign(HTMLDialogElement.prototype, {
+  showModal(this: HTMLDialogElement) {
+    this.open = true;
+  },
+  close(this: HTMLDialogElement) {
+    this.open = false;
+  },
+});

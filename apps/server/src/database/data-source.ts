@@ -6,11 +6,15 @@ import {
   PersonRow,
 } from '../modules/accounts/entities.ts';
 import { ActionMoveRow, ActionRow } from '../modules/actions/entities.ts';
+import { CatalogueEntity } from '../modules/catalogues/entities.ts';
 import { EntryRow, SheetRow } from '../modules/capture/entities.ts';
 import { JobRow, VisitEventRow, VisitRow } from '../modules/planning/entities.ts';
+import { AssetRow } from '../modules/register/entities.ts';
 import { SiteRow } from '../modules/sites/entities.ts';
 import { TemplateVersionRow } from '../modules/templates/entities.ts';
 import { FirstWalk1763900000000 } from './migrations/1-first-walk.ts';
+import { Catalogues1763986000000 } from './migrations/2-catalogues.ts';
+import { Register1764057600000 } from './migrations/3-register.ts';
 
 const ENTITIES = [
   OrganisationRow,
@@ -19,6 +23,8 @@ const ENTITIES = [
   CredentialRow,
   SiteRow,
   TemplateVersionRow,
+  CatalogueEntity,
+  AssetRow,
   JobRow,
   VisitRow,
   VisitEventRow,
@@ -45,7 +51,7 @@ export function ownerData(url: string): DataSource {
     type: 'postgres',
     url,
     entities: ENTITIES,
-    migrations: [FirstWalk1763900000000],
+    migrations: [FirstWalk1763900000000, Catalogues1763986000000, Register1764057600000],
     migrationsTableName: 'migration',
     logging: false,
     poolSize: 2,

@@ -1,7 +1,7 @@
 import type { EntityManager } from 'typeorm';
 
 /** What a feed row says has changed. */
-export type FeedKind = 'visit' | 'sheet' | 'site' | 'action' | 'media' | 'mail';
+export type FeedKind = 'visit' | 'sheet' | 'site' | 'action' | 'media' | 'mail' | 'catalogue';
 export interface Change {
   readonly kind: FeedKind;
   readonly ref: string;

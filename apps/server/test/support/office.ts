@@ -16,6 +16,7 @@ import { inOrganisation } from '../../src/database/tenancy.ts';
 import type { Route } from '../../src/http/route.ts';
 import { Live } from '../../src/live/live.ts';
 import { hashPassword } from '../../src/modules/accounts/password.ts';
+import { TableReader } from '../../src/modules/exchange/table-reader.ts';
 import { MediaFiles } from '../../src/modules/media/files.ts';
 import { keepMail } from '../../src/modules/reports/mail.ts';
 import { ReportMaker } from '../../src/modules/reports/maker.ts';
@@ -155,6 +156,7 @@ export async function openOffice(): Promise<Office> {
   const filesDir = path.join(need('TEST_FILES_DIR'), randomUUID());
   const files = new MediaFiles(filesDir);
   const reports = new ReportMaker(need('TEST_REPORT_WORKER'), files);
+  const tables = new TableReader(need('TEST_TABLE_WORKER'));
   const queue = await openReportQueue(databaseUrl, () => undefined);
   const mail = new StandInMail();
   keepMail(data, mail);
@@ -166,6 +168,7 @@ export async function openOffice(): Promise<Office> {
     data,
     files,
     reports,
+    tables,
     queue,
     live,
     logger: pino({ level: 'silent' }),
@@ -196,6 +199,7 @@ export async function openOffice(): Promise<Office> {
       server.close();
       await queue.stop({ graceful: false });
       await reports.close();
+      await tables.close();
       await mail.close();
       await data.destroy();
     },

@@ -2,7 +2,11 @@ import { mkdtempSync } from 'node:fs';
 import path from 'node:path';
 import { tmpdir } from 'node:os';
 import { chmodSync } from 'node:fs';
-import { buildServer, REPORT_WORKER } from '../../../../scripts/house/build-server.mjs';
+import {
+  buildServer,
+  REPORT_WORKER,
+  TABLE_WORKER,
+} from '../../../../scripts/house/build-server.mjs';
 import { openCluster } from '../../../../scripts/house/cluster.mjs';
 import { prepareDatabase } from '../../../../scripts/house/serve.mjs';
 
@@ -19,5 +23,6 @@ export default async function start() {
     TEST_APP_URL: cluster.appUrl,
     TEST_FILES_DIR: cluster.filesDir,
     TEST_REPORT_WORKER: REPORT_WORKER,
+    TEST_TABLE_WORKER: TABLE_WORKER,
   });
 }

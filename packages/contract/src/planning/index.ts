@@ -18,6 +18,8 @@ export const JobDraft = z
     minutes: z.int().min(5, 'At least 5 minutes.').max(720, 'At most 12 hours.'),
     person: Id.nullable(),
     recipients: z.array(z.email('This is not an e-mail address.')).max(10),
+    /** Key of the client's programme in the template. */
+    programme: z.string().max(80).optional(),
   })
   .refine(
     (job) => job.windowFrom === null || job.windowTo === null || job.windowFrom < job.windowTo,

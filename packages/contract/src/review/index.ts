@@ -23,6 +23,15 @@ export const Summary = z.object({
   editedAfterFinish: z.number(),
   worst: Severity,
   findings: z.array(Finding),
+  score: z
+    .object({
+      reached: z.number(),
+      possible: z.number(),
+      percent: z.number().nullable(),
+      grade: z.string().nullable(),
+      capped: z.boolean(),
+    })
+    .nullable(),
   finishedAt: Instant.nullable(),
   photos: z.array(z.string()),
 });

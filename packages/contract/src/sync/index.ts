@@ -1,7 +1,9 @@
 import { z } from 'zod';
 import { ActionDraft } from '../actions/index.ts';
-import { EntryContent, Series } from '../capture/index.ts';
+import { KeptCatalogue } from '../catalogues/index.ts';
+import { EarlierAnswers, EntryContent, Series } from '../capture/index.ts';
 import { Day, Id, Instant } from '../common/index.ts';
+import { Asset } from '../register/index.ts';
 import { Job, Visit, VisitEvent } from '../planning/index.ts';
 import { Site } from '../sites/index.ts';
 import { PublishedTemplate } from '../templates/index.ts';
@@ -54,6 +56,9 @@ export const PullAnswer = z.object({
   templates: z.array(PublishedTemplate),
   entries: z.array(z.object({ body: EntryContent, receivedAt: Instant })),
   series: z.array(Series),
+  earlier: z.array(EarlierAnswers),
+  assets: z.array(Asset),
+  catalogues: z.array(KeptCatalogue),
   /** Visits that are no longer this person's. */
   gone: z.array(Id),
 });

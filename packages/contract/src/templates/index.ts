@@ -1,6 +1,11 @@
 import type { Question, TemplateBody } from '@ant-trail/core/sheet';
 import { z } from 'zod';
-import { Id, Instant, Name, Severity } from '../common/index.ts';
+import { AnswerContent } from '../capture/index.ts';
+import { Id, Instant, Name, Severity, Words } from '../common/index.ts';
+
+const Expression = z.string().trim().min(1).max(2000);
+const Key = z.string().regex(/^[a-z][a-z0-9_]*$/, 'Use small letters, digits and _.');
+const Unit = z.string().min(1).max(40);
 
 const WhenAmiss = z
   .object({
@@ -11,61 +16,186 @@ const WhenAmiss = z
   })
   .strict();
 
+const Message = z
+  .object({ when: Expression, words: Words, tone: z.enum(['note', 'warning']).exactOptional() })
+  .strict();
+const FindingRule = z
+  .object({
+    when: Expression,
+    severity: Severity,
+    words: Words,
+    action: z.string().max(400).exactOptional(),
+  })
+  .strict();
+const Check = z.object({ must: Expression, words: Words }).strict();
+const Points = z
+  .object({
+    good: z.number().min(0),
+    bad: z.number().min(0).exactOptional(),
+    stopsEverything: z.boolean().exactOptional(),
+  })
+  .strict();
+
 const base = {
-  key: z.string().regex(/^[a-z][a-z0-9_]*$/),
+  key: Key,
   label: Name,
   help: z.string().max(1000).exactOptional(),
   required: z.boolean(),
-  visibleWhen: z.string().max(2000).exactOptional(),
+  visibleWhen: Expression.exactOptional(),
+  requiredWhen: Expression.exactOptional(),
+  reasonWhen: Expression.exactOptional(),
+  photoWhen: Expression.exactOptional(),
+  messages: z.array(Message).max(50).exactOptional(),
+  findings: z.array(FindingRule).max(50).exactOptional(),
+  checks: z.array(Check).max(50).exactOptional(),
+  suggest: Expression.exactOptional(),
   whenAmiss: WhenAmiss.exactOptional(),
+  follows: Key.exactOptional(),
+  carries: z.boolean().exactOptional(),
+  neverBlank: z.boolean().exactOptional(),
+  points: Points.exactOptional(),
 };
 
-const Options = z
-  .array(
-    z.object({
-      key: z.string().min(1),
-      label: Name,
-      severity: Severity.exactOptional(),
+const Option = z
+  .object({
+    key: z.string().regex(/^[^~]/, 'The key of an answer can\u2019t begin with ~.').max(80),
+    label: Name,
+    severity: Severity.exactOptional(),
+    points: z.number().min(0).exactOptional(),
+    stopsEverything: z.boolean().exactOptional(),
+  })
+  .strict();
+const choosing = {
+  options: z.array(Option).min(1).max(200),
+  somethingElse: z.boolean().exactOptional(),
+};
+const Part = z.object({ key: Key, label: Name }).strict();
+const Range = z
+  .object({ low: z.number().exactOptional(), high: z.number().exactOptional() })
+  .strict();
+const Decimals = z.int().min(0).max(6);
+const quantity = {
+  unit: Unit,
+  alsoIn: z.array(Unit).max(10).exactOptional(),
+  expected: Range.exactOptional(),
+  lowFrom: Expression.exactOptional(),
+  highFrom: Expression.exactOptional(),
+  decimals: Decimals.exactOptional(),
+  vibrationClass: z.enum(['I', 'II', 'III', 'IV']).exactOptional(),
+};
+const Longest = z.int().min(1).max(600).exactOptional();
+
+const kind = <Kind extends string, Shape extends z.ZodRawShape>(name: Kind, more: Shape) =>
+  z.object({ ...base, kind: z.literal(name), ...more }).strict();
+
+export const TemplateQuestion: z.ZodType<Question> = z.lazy(() =>
+  z.discriminatedUnion('kind', [
+    kind('yesNo', {}),
+    kind('choice', choosing),
+    kind('choices', choosing),
+    kind('performed', {}),
+    kind('acknowledge', {}),
+    kind('number', quantity),
+    kind('instrument', { ...quantity, instrument: Name }),
+    kind('calculated', {
+      formula: Expression,
+      unit: Unit,
+      decimals: Decimals.exactOptional(),
+      expected: Range.exactOptional(),
+      lowFrom: Expression.exactOptional(),
+      highFrom: Expression.exactOptional(),
+      target: z.number().exactOptional(),
     }),
-  )
-  .min(1);
+    kind('percentage', { expected: Range.exactOptional() }),
+    kind('shares', { parts: z.array(Part).min(2).max(30) }),
+    kind('text', {}),
+    kind('phone', {}),
+    kind('email', {}),
+    kind('date', {}),
+    kind('time', {}),
+    kind('moment', {}),
+    kind('address', {}),
+    kind('code', {}),
+    kind('lookup', { catalogue: Key, somethingElse: z.boolean().exactOptional() }),
+    kind('photo', {}),
+    kind('video', { longest: Longest }),
+    kind('voice', { longest: Longest }),
+    kind('file', {}),
+    kind('signature', {}),
+    kind('hold', {}),
+    kind('sketch', { symbols: z.array(Part).max(26).exactOptional() }),
+    kind('rows', {
+      each: Name,
+      of: Name.exactOptional(),
+      questions: z.array(TemplateQuestion).max(200),
+      starts: z.array(Name).max(500).exactOptional(),
+      fixed: z.boolean().exactOptional(),
+      least: z.int().min(0).max(500).exactOptional(),
+      most: z.int().min(1).max(1000).exactOptional(),
+    }),
+  ]),
+);
 
-export const TemplateQuestion: z.ZodType<Question> = z.discriminatedUnion('kind', [
-  z.object({ ...base, kind: z.literal('yesNo') }),
-  z.object({ ...base, kind: z.literal('choice'), options: Options }),
-  z.object({ ...base, kind: z.literal('choices'), options: Options }),
-  z.object({
-    ...base,
-    kind: z.literal('number'),
-    unit: z.string().min(1).max(40),
-    expected: z
-      .object({
-        low: z.number().exactOptional(),
-        high: z.number().exactOptional(),
-      })
+const Score = z
+  .object({
+    target: z.number().min(0).max(100),
+    grades: z
+      .array(z.object({ from: z.number().min(0).max(100), word: Name }).strict())
+      .max(20)
       .exactOptional(),
-    decimals: z.int().min(0).max(6).exactOptional(),
-    vibrationClass: z.enum(['I', 'II', 'III', 'IV']).exactOptional(),
-  }),
-  z.object({ ...base, kind: z.literal('text') }),
-  z.object({ ...base, kind: z.literal('date') }),
-  z.object({ ...base, kind: z.literal('photo') }),
-  z.object({ ...base, kind: z.literal('signature') }),
-  z.object({ ...base, kind: z.literal('acknowledge') }),
-]);
+    cap: z.number().min(0).max(100).exactOptional(),
+  })
+  .strict();
 
-export const TemplateContent: z.ZodType<TemplateBody> = z.object({
-  title: Name,
-  sections: z
-    .array(
-      z.object({
-        id: z.string().min(1).max(80),
-        title: Name,
-        questions: z.array(TemplateQuestion),
-      }),
-    )
-    .min(1),
-});
+const Programme = z
+  .object({
+    key: Key,
+    name: Name,
+    required: z.array(Key).max(2000),
+    leftOut: z.array(Key).max(2000),
+  })
+  .strict();
+
+const Variant = z
+  .object({
+    name: Name,
+    answers: z
+      .array(
+        z
+          .object({
+            path: z.string().min(1).max(300),
+            value: AnswerContent,
+            unit: Unit.exactOptional(),
+          })
+          .strict(),
+      )
+      .min(1)
+      .max(5000),
+  })
+  .strict();
+
+export const TemplateContent: z.ZodType<TemplateBody> = z
+  .object({
+    title: Name,
+    order: z.enum(['free', 'led']).exactOptional(),
+    score: Score.exactOptional(),
+    programmes: z.array(Programme).max(50).exactOptional(),
+    variants: z.array(Variant).max(50).exactOptional(),
+    sections: z
+      .array(
+        z
+          .object({
+            id: z.string().min(1).max(80),
+            title: Name,
+            visibleWhen: Expression.exactOptional(),
+            questions: z.array(TemplateQuestion).max(2000),
+          })
+          .strict(),
+      )
+      .min(1)
+      .max(200),
+  })
+  .strict();
 
 export const PublishedTemplate = z.object({
   id: Id,
@@ -79,3 +209,14 @@ export type PublishedTemplate = z.infer<typeof PublishedTemplate>;
 export const TemplatesAnswer = z.object({
   templates: z.array(PublishedTemplate),
 });
+
+/** A version to publish: of a template that exists, or the first of a new one. */
+export const Publication = z
+  .object({
+    template: Id.exactOptional(),
+    /** The version the draft was begun from; another one published meanwhile is not overwritten. */
+    after: z.int().min(0),
+    body: TemplateContent,
+  })
+  .strict();
+export type Publication = z.infer<typeof Publication>;

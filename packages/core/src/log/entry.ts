@@ -1,3 +1,5 @@
+import type { AnswerValue } from './answer-value.ts';
+
 /**
  * One immutable event in a sheet's log. Phones and the office only ever append entries;
  * everything a sheet shows is folded from them.
@@ -34,27 +36,3 @@ export type EntryDraft = Omit<Entry, 'id' | 'device' | 'at' | 'prev'>;
  */
 export const ENTRY_KINDS = ['answer', 'clear', 'correct', 'finish', 'return', 'approve'] as const;
 export type EntryKind = (typeof ENTRY_KINDS)[number];
-
-/** What an answer can hold, over all kinds of question. */
-export type AnswerValue =
-  string | number | boolean | readonly string[] | PhotoValue | SignatureValue;
-
-/** A photo: its bytes travel apart and are found by their SHA-256. */
-export interface PhotoValue {
-  readonly sha256: string;
-  readonly type: 'image/jpeg' | 'image/png' | 'image/webp';
-  readonly bytes: number;
-  readonly width: number;
-  readonly height: number;
-  readonly takenAt: string;
-  readonly comment: string;
-}
-
-/** A signature as strokes in a unit box 1 wide; y keeps the drawing's proportion. */
-export interface SignatureValue {
-  readonly name: string;
-  readonly strokes: readonly (readonly (readonly [number, number])[])[];
-}
-
-/** The path on which finish, return and approve entries live. */
-export const STAGE_PATH = '~stage';

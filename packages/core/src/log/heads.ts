@@ -18,6 +18,9 @@ export const byId = (a: { id: string }, b: { id: string }): number =>
  * Returns the same object when nothing was new.
  */
 export function mergePath(log: PathLog, added: readonly Entry[]): PathLog {
+  const [only, ...more] = added;
+  const appended = only && more.length === 0 ? append(log, only) : null;
+  if (appended) return appended;
   const known = new Map(log.entries.map((entry) => [entry.id, entry]));
   const before = known.size;
   for (const entry of added) if (!known.has(entry.id)) known.set(entry.id, entry);
@@ -25,6 +28,18 @@ export function mergePath(log: PathLog, added: readonly Entry[]): PathLog {
   const entries = [...known.values()].sort(byId);
   const seen = new Set(entries.flatMap((entry) => entry.seen));
   return { entries, heads: entries.filter((entry) => !seen.has(entry.id)) };
+}
+
+/** One entry at the end of a log, as answers come in; null where more has to be looked at. */
+function append({ entries, heads }: PathLog, entry: Entry): PathLog | null {
+  const last = entries.at(-1);
+  if (last && last.id >= entry.id) return null;
+  // By a clock that is off, an older id may have seen a newer one.
+  if (entries.some(({ seen }) => seen.includes(entry.id))) return null;
+  return {
+    entries: [...entries, entry],
+    heads: [...heads.filter(({ id }) => !entry.seen.includes(id)), entry],
+  };
 }
 
 /** Two heads say the same when kind of effect, value and unit are equal. */

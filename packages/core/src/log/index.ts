@@ -1,3 +1,4 @@
+export * from './answer-value.ts';
 export * from './chain.ts';
 export * from './entry.ts';
 export * from './hash.ts';

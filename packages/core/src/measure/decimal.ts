@@ -16,7 +16,16 @@ export function readNumber(typed: string): ReadNumber {
   return { value };
 }
 
-/** Writes a reading with the decimals its question asks for, or as few as it needs. */
+/** Writes a computed value, rounded to the decimals wanted, or with as many as it has. */
 export function writeNumber(value: number, decimals?: number): string {
   return decimals === undefined ? String(value) : value.toFixed(decimals);
+}
+
+/**
+ * Writes a value as it was entered: padded to the decimals its question asks for, but never
+ * rounded, since a reading just over a limit must not look as if it lay on it.
+ */
+export function writeEntered(value: number, decimals = 0): string {
+  const padded = value.toFixed(decimals);
+  return Number(padded) === value ? padded : String(value);
 }

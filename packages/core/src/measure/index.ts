@@ -1,3 +1,5 @@
+export * from './control-chart.ts';
+export * from './convert.ts';
 export * from './decimal.ts';
 export * from './drift.ts';
 export * from './range.ts';

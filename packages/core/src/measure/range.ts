@@ -1,3 +1,5 @@
+import { convert } from './convert.ts';
+
 /** What a reading is expected to be; either end may be open. Both ends belong to the range. */
 export interface ExpectedRange {
   readonly low?: number;
@@ -21,4 +23,14 @@ export function sayRange(range: ExpectedRange, unit = ''): string {
   if (range.low !== undefined) return `at least ${range.low}${tail}`;
   if (range.high !== undefined) return `up to ${range.high}${tail}`;
   return `any${tail}`;
+}
+
+/** The same range in another unit, with no more digits than people write. */
+export function rangeIn(range: ExpectedRange, from: string, to: string): ExpectedRange {
+  if (from === to) return range;
+  const end = (value: number): number => Number(convert(value, from, to).toPrecision(4));
+  return {
+    ...(range.low === undefined ? {} : { low: end(range.low) }),
+    ...(range.high === undefined ? {} : { high: end(range.high) }),
+  };
 }

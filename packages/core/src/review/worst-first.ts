@@ -31,11 +31,15 @@ export function standsOut(summary: SheetSummary): string[] {
 export function needsEyes(state: QuestionState): boolean {
   return (
     state.alert !== null ||
-    state.finding !== null ||
+    state.findings.length > 0 ||
     state.disagreement.length > 0 ||
-    state.photos.length > 0 ||
+    state.photos.length + state.files.length > 0 ||
     state.question.kind === 'signature' ||
+    state.question.kind === 'hold' ||
+    state.question.kind === 'sketch' ||
     state.looseEnds.length > 0 ||
+    state.closedOut !== null ||
+    state.rows.some((row) => row.removal !== null || row.questions.some(needsEyes)) ||
     state.history.some((entry) => entry.kind === 'correct')
   );
 }

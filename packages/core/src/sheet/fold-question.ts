@@ -2,29 +2,44 @@ import {
   differingHeads,
   EMPTY_PATH_LOG,
   parsePath,
+  type AnswerValue,
   type Entry,
   type PathLog,
 } from '../log/index.ts';
-import { isPhoto } from './answer.ts';
-import { alertOf, findingOf, isAmiss, severityOf } from './judge.ts';
-import type { Answer, LooseEnd, Missing, Photo, QuestionState } from './state.ts';
-import type { Question } from './template.ts';
+import type { Programme } from './template.ts';
+import type { AnswerContext } from '../logic/index.ts';
+import type { ExpectedRange } from '../measure/index.ts';
+import { alertOf, isAmiss, sayFinding, severityOf, type Said } from './judge.ts';
+import { isFile, isHold, isPhoto, rulesOf } from './kinds/index.ts';
+import type { PlannedQuestion } from './plan.ts';
+import type { Answer, Finding, Item, LooseEnd, Missing, QuestionState, Tally } from './state.ts';
 
-/** The logs of one question: its answer, its reason, and each of its photos. */
+/** The logs of one question: its answer, its reason, and each of its photos and files. */
 export interface QuestionLogs {
   readonly answer: PathLog;
   readonly reason: PathLog;
   readonly photos: ReadonlyMap<string, PathLog>;
+  readonly files: ReadonlyMap<string, PathLog>;
 }
 
 export const EMPTY_QUESTION_LOGS: QuestionLogs = {
   answer: EMPTY_PATH_LOG,
   reason: EMPTY_PATH_LOG,
   photos: new Map(),
+  files: new Map(),
+};
+
+export const NO_TALLY: Tally = {
+  answered: 0,
+  asked: 0,
+  alerts: 0,
+  reached: 0,
+  possible: 0,
+  stops: false,
 };
 
 /** What stands on a path: the newest of its heads, whatever else they say. */
-function standing(log: PathLog): Answer | null {
+export function standing(log: PathLog): Answer | null {
   const entry = log.heads.at(-1);
   if (!entry || entry.kind === 'clear' || entry.value === null) return null;
   return {
@@ -34,83 +49,179 @@ function standing(log: PathLog): Answer | null {
   };
 }
 
-export const standingAnswer = (logs: QuestionLogs): Answer | null => standing(logs.answer);
-
-function standingPhotos(logs: QuestionLogs): Photo[] {
-  const photos: Photo[] = [];
-  for (const [path, log] of [...logs.photos].sort(([a], [b]) => (a < b ? -1 : 1))) {
+function standingItems<Value extends AnswerValue>(
+  logs: ReadonlyMap<string, PathLog>,
+  is: (value: unknown) => value is Value,
+): Item<Value>[] {
+  const items: Item<Value>[] = [];
+  for (const [path, log] of [...logs].sort(([a], [b]) => (a < b ? -1 : 1))) {
     const found = standing(log);
-    const id = parsePath(path)?.photo;
-    if (found && id && isPhoto(found.value))
-      photos.push({ id, path, value: found.value, entry: found.entry });
+    const id = parsePath(path)?.item;
+    if (found && id && is(found.value))
+      items.push({ id, path, value: found.value, entry: found.entry });
   }
-  return photos;
+  return items;
 }
 
 const MISSING_WORDS: Record<Missing, string> = {
   answer: 'no answer yet',
   reason: 'say why',
   photo: 'a photo is wanted',
+  check: '',
+  rows: 'more rows are wanted',
+  'second person': 'somebody who did not do the work must pass it',
 };
 
-/** Computes one question from its logs. Pure: the same logs give the same state. */
-export function foldQuestion(
-  question: Question,
-  section: string,
-  visible: boolean,
-  logs: QuestionLogs,
-): QuestionState {
+/** Where a question stands and what it is computed from. */
+export interface Cell {
+  readonly plan: PlannedQuestion;
+  readonly path: string;
+  readonly logs: QuestionLogs;
+  readonly closedOut: Entry | null;
+  readonly answers: AnswerContext;
+  /** Who wrote answers in the sheet: none of them may pass a hold point. */
+  readonly workers: ReadonlySet<string>;
+  readonly programme: Programme | null;
+}
+
+/** Computes one question. Pure: the same logs and answers around it give the same state. */
+export function foldQuestion(cell: Cell): QuestionState {
+  const { plan, path, logs, answers } = cell;
+  const { question, section } = plan;
+  const { programme } = cell;
+  const visible =
+    programme?.leftOut.includes(question.key) !== true &&
+    plan.visible.every((condition) => condition.run(answers) === true);
+  const holds = (rule: { run: (a: AnswerContext) => unknown } | undefined): boolean =>
+    visible && rule?.run(answers) === true;
+
   const answer = standing(logs.answer);
+  const calculated = visible ? plainValue(plan.formula?.run(answers)) : null;
+  const said: Said | null = answer ?? (calculated === null ? null : { value: calculated });
   const reason = standing(logs.reason);
-  const photos = standingPhotos(logs);
-  const alert = alertOf(question, answer);
-  const severity = severityOf(question, answer, alert);
-  const amiss = isAmiss(question, answer, severity);
-  const asksReason = amiss && question.whenAmiss?.reason === true;
-  const asksPhoto = amiss && question.whenAmiss?.photo === true;
+  const photos = logs.photos.size === 0 ? NOTHING : standingItems(logs.photos, isPhoto);
+  const files = logs.files.size === 0 ? NOTHING : standingItems(logs.files, isFile);
+  const { keeps } = rulesOf(question);
+  const answered =
+    keeps === 'photos' ? photos.length > 0 : keeps === 'files' ? files.length > 0 : answer !== null;
+  const closedOut = answered || photos.length > 0 ? null : cell.closedOut;
 
-  const missing: Missing[] = [];
-  if (visible) {
-    if (question.kind === 'photo') {
-      if (question.required && photos.length === 0) missing.push('photo');
-    } else if (question.required && !answer) missing.push('answer');
-    if (asksReason && !reason) missing.push('reason');
-    if (asksPhoto && photos.length === 0) missing.push('photo');
+  const expected = rangeOf(plan, answers);
+  const alert = visible ? alertOf(question, said, expected) : null;
+  const severity = severityOf(question, said, alert);
+  const amiss = isAmiss(question, said, severity);
+  const asksReason =
+    visible && ((amiss && question.whenAmiss?.reason === true) || holds(plan.reason));
+  const asksPhoto = visible && ((amiss && question.whenAmiss?.photo === true) || holds(plan.photo));
+  const required =
+    question.required ||
+    programme?.required.includes(question.key) === true ||
+    holds(plan.required);
+
+  const looseEnds: LooseEnd[] = [];
+  const miss = (missing: Missing, words = MISSING_WORDS[missing]): void => {
+    looseEnds.push({ key: path, section, missing, words: `${question.label}: ${words}` });
+  };
+  if (visible && !closedOut) {
+    const needsAnswer = required && !answered && keeps !== 'nothing' && keeps !== 'rows';
+    if (needsAnswer && keeps !== 'photos') miss('answer');
+    if (asksReason && !reason) miss('reason');
+    const needsPhoto = asksPhoto || (needsAnswer && keeps === 'photos');
+    if (needsPhoto && photos.length === 0) miss('photo');
+    for (const { must, check } of plan.checks)
+      if (must.run(answers) === false) miss('check', check.words);
+    if (answer && isHold(answer.value) && cell.workers.has(answer.value.person))
+      miss('second person');
   }
-  const looseEnds: LooseEnd[] = missing.map((what) => ({
-    key: question.key,
-    section,
-    missing: what,
-    words: `${question.label}: ${MISSING_WORDS[what]}`,
-  }));
   const differing = differingHeads(logs.answer);
-
+  const counts = visible && keeps !== 'nothing' && keeps !== 'rows';
+  const points =
+    visible && said && !closedOut ? rulesOf(question).points?.(question, said.value) : null;
   return {
     question,
+    path,
     section,
     visible,
+    required,
     answer,
+    calculated,
     reason,
     photos,
-    alert: visible ? alert : null,
-    finding: visible ? findingOf(question, answer, alert, severity) : null,
+    files,
+    rows: NOTHING,
+    closedOut,
+    expected,
+    suggested: visible && !answered && !closedOut ? plainValue(plan.suggest?.run(answers)) : null,
+    messages: visible
+      ? plan.messages.flatMap(({ when, message }) => (holds(when) ? [message] : []))
+      : NOTHING,
+    alert,
+    findings: visible ? findingsOf(cell, said, severity, alert) : NOTHING,
     looseEnds,
     asksReason,
     asksPhoto,
-    disagreement: differing.length > 1 ? differing : [],
+    disagreement: differing.length > 1 ? differing : NOTHING,
     history: historyOf(logs),
+    tally: {
+      answered: counts && (answered || closedOut !== null) ? 1 : 0,
+      asked: counts ? 1 : 0,
+      alerts: alert ? 1 : 0,
+      reached: points?.reached ?? 0,
+      possible: points?.possible ?? 0,
+      stops: points?.stops === true,
+    },
   };
 }
 
+const NOTHING: readonly never[] = [];
+
+/** Values people can read: expressions may also give lists and maps, which answer nothing. */
+const plainValue = (value: unknown): AnswerValue | null =>
+  typeof value === 'number' || typeof value === 'string' || typeof value === 'boolean'
+    ? value
+    : null;
+
+function rangeOf({ question, low, high }: PlannedQuestion, answers: AnswerContext) {
+  const fixed: ExpectedRange = ('expected' in question ? question.expected : null) ?? {};
+  const lowest = low ? low.run(answers) : undefined;
+  const highest = high ? high.run(answers) : undefined;
+  const range: ExpectedRange = {
+    ...fixed,
+    ...(typeof lowest === 'number' ? { low: lowest } : {}),
+    ...(typeof highest === 'number' ? { high: highest } : {}),
+  };
+  return range.low === undefined && range.high === undefined ? null : range;
+}
+
+function findingsOf(
+  { plan, path, answers }: Cell,
+  said: Said | null,
+  severity: Finding['severity'],
+  alert: QuestionState['alert'],
+): readonly Finding[] {
+  const { question } = plan;
+  const found: Finding[] = [];
+  const add = (worst: Finding['severity'], words: string, action: string | undefined): void => {
+    found.push({
+      key: path,
+      severity: worst,
+      words,
+      ...(action === undefined ? {} : { proposedAction: action }),
+    });
+  };
+  if (said && severity > 0)
+    add(severity, sayFinding(question, said, alert), question.whenAmiss?.action);
+  for (const { when, rule } of plan.findings)
+    if (when.run(answers) === true) add(rule.severity, rule.words, rule.action);
+  return found.length === 0 ? NOTHING : found.sort((a, b) => b.severity - a.severity);
+}
+
 function historyOf(logs: QuestionLogs): readonly Entry[] {
-  if (logs.reason.entries.length === 0 && logs.photos.size === 0) return logs.answer.entries;
+  if (logs.reason.entries.length === 0 && logs.photos.size + logs.files.size === 0)
+    return logs.answer.entries;
   return [
     ...logs.answer.entries,
     ...logs.reason.entries,
-    ...[...logs.photos.values()].flatMap((log) => log.entries),
+    ...[...logs.photos.values(), ...logs.files.values()].flatMap((log) => log.entries),
   ].sort((a, b) => (a.id < b.id ? -1 : 1));
 }
-
-/** Whether a question counts as answered in progress: a photo question by its photos. */
-export const isAnswered = (state: QuestionState): boolean =>
-  state.question.kind === 'photo' ? state.photos.length > 0 : state.answer !== null;

@@ -1,24 +1,24 @@
 import {
+  COVER_PATH,
+  PROGRAMME_PATH,
   EMPTY_PATH_LOG,
   mergePath,
   parsePath,
   STAGE_PATH,
   byId,
   type Entry,
+  type ParsedPath,
   type PathLog,
 } from '../log/index.ts';
-import type { AnswerContext } from './expression.ts';
-import {
-  EMPTY_QUESTION_LOGS,
-  foldQuestion,
-  isAnswered,
-  standingAnswer,
-  type QuestionLogs,
-} from './fold-question.ts';
+import { closesOut, mayCloseOut } from './blanks.ts';
+import { foldQuestion, standing, type QuestionLogs } from './fold-question.ts';
+import { rulesOf } from './kinds/index.ts';
 import type { SheetPlan } from './plan.ts';
+import { addUp, CellAt, rowState, Scope, withRows, type Row } from './row-group.ts';
+import { scoreOf } from './score.ts';
 import { foldStage } from './stage.ts';
 import type { Finding, LooseEnd, QuestionState, SectionState, SheetState } from './state.ts';
-import type { Section } from './template.ts';
+import type { Programme, Section } from './template.ts';
 
 /** The state of a sheet from all its entries: the one truth of phone, desk, report and server. */
 export function fold(plan: SheetPlan, entries: readonly Entry[]): SheetState {
@@ -32,197 +32,462 @@ export function fold(plan: SheetPlan, entries: readonly Entry[]): SheetState {
 export class OpenSheet {
   private readonly plan: SheetPlan;
   private readonly known = new Set<string>();
-  private readonly logs = new Map<string, QuestionLogs>();
-  private readonly questions = new Map<string, QuestionState>();
+  private readonly root = new Scope('', null, null);
   private readonly sections = new Map<string, SectionState>();
-  private readonly answers: AnswerContext = {};
-  private stageLog: PathLog = EMPTY_PATH_LOG;
+  private readonly sheetLogs = new Map<string, PathLog>();
+  private readonly workers = new Set<string>();
+  private readonly holds = new Set<CellAt>();
+  private readonly undeclared = new Set<Row>();
+  private closedOut: ReadonlyMap<string, Entry> = new Map();
+  private programme: Programme | null = null;
+  /** Whether somebody has begun to fill it in; naming its programme is no beginning. */
+  private begun = false;
   private strays: readonly Entry[] = [];
   private current: SheetState;
 
   constructor(plan: SheetPlan) {
     this.plan = plan;
-    for (const section of plan.body.sections)
-      for (const question of section.questions)
-        this.questions.set(
-          question.key,
-          foldQuestion(
-            question,
-            section.id,
-            !plan.conditions.has(question.key),
-            EMPTY_QUESTION_LOGS,
-          ),
-        );
-    this.settleVisibility(plan.conditions.keys());
-    this.current = this.sum(plan.body.sections);
+    this.root.answers.programme = '';
+    const cells = plan.body.sections.flatMap((section) =>
+      section.questions.flatMap(({ key }) => this.fill(this.root, key)),
+    );
+    this.refresh(this.settle(cells));
+    this.current = this.sum(plan.body.sections.map((section) => section.id));
   }
 
   get state(): SheetState {
     return this.current;
   }
 
-  /** The ids of a path's heads: what an entry written now has seen. */
+  /** The ids of a path's heads: what an entry written now has seen. A row is seen with all in it. */
   headsOf(path: string): string[] {
-    return this.logOf(path).heads.map((entry) => entry.id);
-  }
-
-  private logOf(path: string): PathLog {
-    if (path === STAGE_PATH) return this.stageLog;
     const parsed = parsePath(path);
-    const logs = parsed && this.logs.get(parsed.key);
-    if (!logs) return EMPTY_PATH_LOG;
-    if (parsed.aspect === 'photo') return logs.photos.get(path) ?? EMPTY_PATH_LOG;
-    return parsed.aspect === 'reason' ? logs.reason : logs.answer;
+    if (!parsed) return [];
+    if (parsed.key === '') return ids(this.sheetLogs.get(path)?.heads);
+    const cell = this.findScope(parsed.scope)?.cells.get(parsed.key);
+    if (!cell) return [];
+    const { logs, group } = cell;
+    switch (parsed.aspect) {
+      case 'row': {
+        const row = group?.rows.get(parsed.item ?? '');
+        return row ? ids([...row.log.heads, ...row.headsWithin()]) : [];
+      }
+      case 'photo':
+        return ids(logs.photos.get(path)?.heads);
+      case 'file':
+        return ids(logs.files.get(path)?.heads);
+      case 'reason':
+        return ids(logs.reason.heads);
+      default:
+        return ids(logs.answer.heads);
+    }
   }
 
   add(entries: readonly Entry[]): SheetState {
     const touched = this.takeIn(entries);
     if (touched === null) return this.current;
-    for (const key of touched) this.refold(key);
-    const shown = this.settleVisibility(this.dependentsOf(touched));
-    const dirty = new Set([...touched, ...shown].map((key) => this.questions.get(key)?.section));
-    this.current = this.sum(this.plan.body.sections.filter((section) => dirty.has(section.id)));
+    const dirty = this.refresh(this.settle(touched));
+    this.current = this.sum(dirty);
     return this.current;
   }
 
-  /** Puts new entries into their logs; gives the question keys they touch, null when none was new. */
-  private takeIn(entries: readonly Entry[]): Set<string> | null {
+  /** Makes the cell of a question in a scope, and the rows it begins with. */
+  private fill(scope: Scope, key: string): CellAt[] {
+    const planned = this.plan.questions.get(key);
+    if (!planned) return [];
+    const cell = new CellAt(planned, scope);
+    scope.cells.set(key, cell);
+    if (cell.group) scope.groups.push(cell.group);
+    if (planned.question.kind === 'hold') this.holds.add(cell);
+    const made = [cell];
+    for (const id of cell.group?.startIds() ?? []) {
+      const found = cell.group?.find(id);
+      if (found) made.push(...this.furnish(found.row));
+    }
+    cell.group?.arrange();
+    return made;
+  }
+
+  private furnish(row: Row): CellAt[] {
+    const { question } = row.group.cell.plan;
+    return question.kind === 'rows'
+      ? question.questions.flatMap(({ key }) => this.fill(row.scope, key))
+      : [];
+  }
+
+  private findScope(path: string): Scope | null {
+    if (path === '') return this.root;
+    let scope: Scope | undefined = this.root;
+    const parts = path.split('/');
+    for (let i = 0; i + 1 < parts.length; i += 2)
+      scope = scope?.cells.get(parts[i] ?? '')?.group?.rows.get(parts[i + 1] ?? '')?.scope;
+    return scope ?? null;
+  }
+
+  /** The scope of a path, with rows made that are heard of for the first time. */
+  private reachScope(path: string, touched: Set<CellAt>): Scope | null {
+    let scope: Scope = this.root;
+    const parts = path.split('/');
+    for (let i = 0; i + 1 < parts.length; i += 2) {
+      const row = this.reachRow(scope.cells.get(parts[i] ?? ''), parts[i + 1] ?? '', touched);
+      if (!row) return null;
+      scope = row.scope;
+    }
+    return scope;
+  }
+
+  private reachRow(cell: CellAt | undefined, id: string, touched: Set<CellAt>): Row | null {
+    const found = cell?.group?.find(id);
+    if (!cell || !found) return null;
+    // A row that was removed may have to come back for what is written in it now.
+    if (found.fresh || found.row.log.heads.some((entry) => entry.kind === 'clear'))
+      touched.add(cell);
+    if (found.fresh) {
+      for (const made of this.furnish(found.row)) touched.add(made);
+      if (!found.row.declared) this.undeclared.add(found.row);
+    }
+    return found.row;
+  }
+
+  /** Puts new entries into their logs; gives the cells they touch, null when none was new. */
+  private takeIn(entries: readonly Entry[]): Set<CellAt> | null {
     const byPath = new Map<string, Entry[]>();
+    const workers = this.workers.size;
     for (const entry of entries) {
       if (this.known.has(entry.id)) continue;
       this.known.add(entry.id);
+      this.begun ||= entry.path !== PROGRAMME_PATH;
       const list = byPath.get(entry.path);
       if (list) list.push(entry);
       else byPath.set(entry.path, [entry]);
     }
     if (byPath.size === 0) return null;
-
-    const touched = new Set<string>();
+    const touched = new Set<CellAt>();
+    let blanks = false;
     for (const [path, added] of byPath) {
-      if (path === STAGE_PATH) {
-        this.stageLog = mergePath(this.stageLog, added);
-        continue;
-      }
       const parsed = parsePath(path);
-      if (!parsed || !this.plan.questions.has(parsed.key)) {
+      if (parsed && parsed.key === '') {
+        this.sheetLogs.set(path, mergePath(this.sheetLogs.get(path) ?? EMPTY_PATH_LOG, added));
+        blanks ||= parsed.aspect === 'blanks';
+      } else if (!parsed || !this.keep(path, parsed, added, touched))
         this.strays = [...this.strays, ...added].sort(byId);
-        continue;
-      }
-      const logs = this.logs.get(parsed.key) ?? EMPTY_QUESTION_LOGS;
-      this.logs.set(parsed.key, mergeQuestion(logs, path, parsed.aspect, added));
-      touched.add(parsed.key);
     }
+    if (byPath.has(PROGRAMME_PATH)) for (const cell of this.chooseProgramme()) touched.add(cell);
+    if (blanks) for (const cell of this.closeOut()) touched.add(cell);
+    if (this.workers.size > workers) for (const cell of this.holds) touched.add(cell);
     return touched;
   }
 
-  private refold(key: string): void {
-    const state = this.questions.get(key);
-    if (!state) return;
-    const logs = this.logs.get(key) ?? EMPTY_QUESTION_LOGS;
-    this.questions.set(key, foldQuestion(state.question, state.section, state.visible, logs));
-    this.expose(key);
-  }
-
-  /** Gives expressions an answer, or takes it from them when its question is not asked. */
-  private expose(key: string): void {
-    const state = this.questions.get(key);
-    const answer = standingAnswer(this.logs.get(key) ?? EMPTY_QUESTION_LOGS);
-    if (state?.visible && answer) this.answers[key] = answer.value;
-    else delete this.answers[key];
-  }
-
-  private dependentsOf(keys: Iterable<string>): string[] {
-    return [...keys].flatMap((key) => this.plan.dependents.get(key) ?? []);
-  }
-
-  /** Re-decides what is asked, following conditions on conditions in order; gives what changed. */
-  private settleVisibility(start: Iterable<string>): Set<string> {
-    const rank = (key: string): number => this.plan.rank.get(key) ?? 0;
-    const waiting = new Set(start);
-    const changed = new Set<string>();
-    while (waiting.size > 0) {
-      const key = [...waiting].reduce((a, b) => (rank(a) <= rank(b) ? a : b));
-      waiting.delete(key);
-      const visible = this.plan.conditions.get(key)?.holds(this.answers) ?? true;
-      const state = this.questions.get(key);
-      if (!state || state.visible === visible) continue;
-      const logs = this.logs.get(key) ?? EMPTY_QUESTION_LOGS;
-      this.questions.set(key, foldQuestion(state.question, state.section, visible, logs));
-      this.expose(key);
-      changed.add(key);
-      for (const dependent of this.plan.dependents.get(key) ?? []) waiting.add(dependent);
+  private keep(
+    path: string,
+    parsed: ParsedPath,
+    added: readonly Entry[],
+    touched: Set<CellAt>,
+  ): boolean {
+    const scope = this.reachScope(parsed.scope, touched);
+    const cell = scope?.cells.get(parsed.key);
+    if (!cell) return false;
+    if (parsed.aspect === 'row') {
+      const row = this.reachRow(cell, parsed.item ?? '', touched);
+      if (!row) return false;
+      row.log = mergePath(row.log, added);
+      touched.add(cell);
+      if (row.declared) this.undeclared.delete(row);
+      return true;
     }
-    return changed;
+    cell.logs = mergeQuestion(cell.logs, path, parsed.aspect, added);
+    touched.add(cell);
+    if (cell.plan.question.kind !== 'hold')
+      for (const entry of added) if (entry.kind === 'answer') this.workers.add(entry.by);
+    return true;
+  }
+
+  /** Finds anew which programme applies; it may concern every cell. */
+  private chooseProgramme(): CellAt[] {
+    const said = standing(this.sheetLogs.get(PROGRAMME_PATH) ?? EMPTY_PATH_LOG)?.value;
+    this.programme = this.plan.body.programmes?.find(({ key }) => key === said) ?? null;
+    this.root.answers.programme = this.programme?.key ?? '';
+    return cellsWithin(this.root);
+  }
+
+  /** Finds anew what is closed out; gives the cells for which that changed. */
+  private closeOut(): CellAt[] {
+    const before = this.closedOut;
+    const closings = [...this.sheetLogs].flatMap(([path, log]) => {
+      const found = parsePath(path)?.aspect === 'blanks' ? standing(log) : null;
+      return found && closesOut(found.value) ? [{ ...found.entry, value: found.value }] : [];
+    });
+    const after = new Map<string, Entry>();
+    for (const entry of closings.sort(byId))
+      for (const path of entry.value.closed) if (!after.has(path)) after.set(path, entry);
+    this.closedOut = after;
+    const changed = new Set([...before.keys(), ...after.keys()]);
+    return [...changed].flatMap((path) => {
+      const parsed = parsePath(path);
+      const cell = parsed && this.findScope(parsed.scope)?.cells.get(parsed.key);
+      return cell ? [cell] : [];
+    });
+  }
+
+  /** Recomputes these cells and all that reads them, in order; gives every cell it recomputed. */
+  private settle(start: Iterable<CellAt>): Set<CellAt> {
+    const done = new Set<CellAt>();
+    const waiting = new WaitingCells();
+    for (const cell of start) waiting.add(cell);
+    for (let cell = waiting.take(); cell; cell = waiting.take()) {
+      done.add(cell);
+      const rearranged = cell.group?.arrange() ?? false;
+      if (cell.group && rearranged)
+        for (const key of this.plan.placed.get(cell.plan.question.key) ?? [])
+          for (const row of cell.group.ordered) waiting.add(row.scope.cells.get(key));
+      if (this.refold(cell) || rearranged) this.wake(cell, waiting);
+    }
+    return done;
+  }
+
+  /** Computes a cell; says whether others see something new in it. */
+  private refold(cell: CellAt): boolean {
+    const { plan, path, logs, scope } = cell;
+    const state = foldQuestion({
+      plan,
+      path,
+      logs,
+      closedOut: mayCloseOut(plan.question) ? (this.closedOut.get(path) ?? null) : null,
+      answers: scope.answers,
+      workers: this.workers,
+      programme: this.programme,
+    });
+    const before = cell.own;
+    cell.own = state;
+    cell.state = state;
+    const { key } = plan.question;
+    if (cell.group) {
+      if (!state.visible) delete scope.answers[key];
+      return before?.visible !== state.visible;
+    }
+    const said = state.visible
+      ? (state.answer ?? (state.calculated === null ? null : { value: state.calculated }))
+      : null;
+    const given = said !== null || (state.visible && state.photos.length + state.files.length > 0);
+    const wasGiven = scope.given[key] === true;
+    const wasExposed = Object.hasOwn(scope.answers, key);
+    this.setGiven(scope, key, given);
+    if (!said) {
+      delete scope.answers[key];
+      return wasExposed || wasGiven !== given;
+    }
+    if (wasExposed && before && sameAnswer(before, state)) return false;
+    const expose = rulesOf(plan.question).expose;
+    scope.answers[key] = expose ? expose(plan.question, said.value, unitOf(said)) : said.value;
+    return true;
+  }
+
+  private setGiven(scope: Scope, key: string, given: boolean): void {
+    if ((scope.given[key] ?? false) === given) return;
+    if (given) scope.given[key] = true;
+    else delete scope.given[key];
+    for (const group of scope.groups)
+      for (const row of group.rows.values()) this.setGiven(row.scope, key, given);
+  }
+
+  /** Puts everything that reads a cell in line to be computed again. */
+  private wake(cell: CellAt, waiting: WaitingCells): void {
+    const { key } = cell.plan.question;
+    for (const dependent of this.plan.dependents.get(key) ?? [])
+      this.eachBelow(cell.scope, dependent, (other) => waiting.add(other));
+    const { row } = cell.scope;
+    if (!row) return;
+    const next = row.group.after(row);
+    for (const follower of this.plan.followers.get(key) ?? [])
+      waiting.add(next?.scope.cells.get(follower));
+    // Whatever reads the rows as a list reads this answer too.
+    this.wake(row.group.cell, waiting);
+  }
+
+  /** Every cell of a question that stands in this scope or in rows below it. */
+  private eachBelow(scope: Scope, key: string, see: (cell: CellAt) => void): void {
+    const own = scope.cells.get(key);
+    if (own) return see(own);
+    const depth = scope.path === '' ? 0 : scope.path.split('/').length >> 1;
+    const group = this.plan.questions.get(key)?.groups[depth];
+    const rows = group ? scope.cells.get(group)?.group?.rows.values() : undefined;
+    for (const row of rows ?? []) this.eachBelow(row.scope, key, see);
+  }
+
+  /** Rebuilds the states of rows that hold these cells, innermost first; gives their sections. */
+  private refresh(cells: ReadonlySet<CellAt>): string[] {
+    const sections = new Set<string>();
+    const levels: Set<CellAt>[] = [new Set(), new Set(), new Set()];
+    const rows = new Set<Row>();
+    for (const cell of cells) {
+      sections.add(cell.plan.section);
+      if (cell.group) {
+        levels[cell.plan.groups.length]?.add(cell);
+        for (const row of cell.group.ordered) rows.add(row);
+      }
+      for (let { row } = cell.scope; row; row = row.group.cell.scope.row) {
+        rows.add(row);
+        levels[row.group.cell.plan.groups.length]?.add(row.group.cell);
+      }
+    }
+    for (const cell of levels.reverse().flatMap((level) => [...level])) {
+      if (!cell.group || !cell.own) continue;
+      cell.group.ordered.forEach((row, index) => {
+        if (rows.has(row) || !row.state) row.state = rowState(row, index + 1);
+      });
+      cell.state = withRows(cell.own, cell.group);
+    }
+    return [...sections];
   }
 
   private sumSection(section: Section): SectionState {
     const questions: QuestionState[] = [];
-    let answered = 0;
-    for (const { key } of section.questions) {
-      const state = this.questions.get(key);
-      if (!state?.visible) continue;
-      questions.push(state);
-      if (isAnswered(state)) answered++;
-    }
-    return { section, questions, answered, asked: questions.length };
-  }
-
-  private sum(dirty: readonly Section[]): SheetState {
-    for (const section of dirty) this.sections.set(section.id, this.sumSection(section));
-    const sections: SectionState[] = [];
     const looseEnds: LooseEnd[] = [];
     const findings: Finding[] = [];
     const disagreements: string[] = [];
-    const editedAfterFinish: string[] = [];
-    const { stage, stageEntry } = foldStage(this.stageLog, this.known.size > 0);
-    let alerts = 0;
-    let answered = 0;
-    let asked = 0;
-    for (const { id } of this.plan.body.sections) {
-      const section = this.sections.get(id);
-      if (!section) continue;
-      sections.push(section);
-      answered += section.answered;
-      asked += section.asked;
-      for (const state of section.questions) {
-        if (state.looseEnds.length > 0) looseEnds.push(...state.looseEnds);
-        if (state.finding) findings.push(state.finding);
-        if (state.alert) alerts++;
-        if (state.disagreement.length > 0) disagreements.push(state.question.key);
-        if (stage === 'finished' && stageEntry && changedAfter(state, stageEntry))
-          editedAfterFinish.push(state.question.key);
-      }
+    for (const { key } of section.questions) {
+      const state = this.root.cells.get(key)?.state;
+      if (!state?.visible) continue;
+      questions.push(state);
+      looseEnds.push(...state.looseEnds);
+      findings.push(...state.findings);
+      gatherDisagreements(state, disagreements);
     }
+    const tally = addUp(questions.map((state) => state.tally));
+    const { answered, asked } = tally;
+    return { section, questions, looseEnds, findings, disagreements, tally, answered, asked };
+  }
+
+  private sum(dirty: readonly string[]): SheetState {
+    const { body } = this.plan;
+    for (const section of body.sections)
+      if (dirty.includes(section.id)) this.sections.set(section.id, this.sumSection(section));
+    const sections = body.sections.flatMap(({ id }) => this.sections.get(id) ?? []);
+    const stageLog = this.sheetLogs.get(STAGE_PATH) ?? EMPTY_PATH_LOG;
+    const { stage, stageEntry } = foldStage(stageLog, this.begun);
+    const tally = addUp(sections.map((section) => section.tally));
+    const blocking = sections.findIndex((section) => section.looseEnds.length > 0);
+    const cover = standing(this.sheetLogs.get(COVER_PATH) ?? EMPTY_PATH_LOG)?.value;
+    const editedAfterFinish: string[] = [];
+    if (stage === 'finished' && stageEntry)
+      for (const { questions } of sections)
+        for (const state of questions) gatherEdited(state, stageEntry, editedAfterFinish);
     return {
       stage,
       stageEntry,
       sections,
-      looseEnds,
-      findings: findings.sort((a, b) => b.severity - a.severity),
-      alerts,
-      disagreements,
+      waiting:
+        body.order === 'led' && blocking >= 0
+          ? sections.slice(blocking + 1).map(({ section }) => section.id)
+          : [],
+      looseEnds: joined(sections.map((section) => section.looseEnds)),
+      findings: joined(sections.map((section) => section.findings)).sort(
+        (a, b) => b.severity - a.severity,
+      ),
+      alerts: tally.alerts,
+      score: body.score ? scoreOf(body.score, tally) : null,
+      disagreements: joined(sections.map((section) => section.disagreements)),
       editedAfterFinish,
-      strays: this.strays,
-      answered,
-      asked,
+      programme: this.programme,
+      cover: typeof cover === 'string' ? cover : null,
+      strays: this.allStrays(),
+      answered: tally.answered,
+      asked: tally.asked,
     };
+  }
+
+  /** Entries of unknown questions, and of rows nobody has said anything about yet. */
+  private allStrays(): readonly Entry[] {
+    if (this.undeclared.size === 0) return this.strays;
+    const waiting = [...this.undeclared].flatMap((row) => [
+      ...row.log.entries,
+      ...entriesWithin(row),
+    ]);
+    return [...new Set([...this.strays, ...waiting])].sort(byId);
   }
 }
 
-function changedAfter(state: QuestionState, finish: Entry): boolean {
+/** Lists after one another; of a long sheet's, far faster than flatMap. */
+const joined = <Item>(lists: readonly (readonly Item[])[]): Item[] =>
+  ([] as Item[]).concat(...lists);
+
+const ids = (entries: readonly Entry[] = []): string[] => entries.map((entry) => entry.id);
+
+const unitOf = (said: object): string | undefined =>
+  'unit' in said && typeof said.unit === 'string' ? said.unit : undefined;
+
+const sameAnswer = (a: QuestionState, b: QuestionState): boolean =>
+  a.answer?.entry.id === b.answer?.entry.id && a.calculated === b.calculated;
+
+/** Every cell of a scope, those in its rows included. */
+function cellsWithin(scope: Scope): CellAt[] {
+  return [...scope.cells.values()].flatMap((cell) => [
+    cell,
+    ...[...(cell.group?.rows.values() ?? [])].flatMap((row) => cellsWithin(row.scope)),
+  ]);
+}
+
+function entriesWithin(row: Row): Entry[] {
+  return [...row.scope.cells.values()].flatMap(({ logs, group }) => [
+    ...logs.answer.entries,
+    ...logs.reason.entries,
+    ...[...logs.photos.values(), ...logs.files.values()].flatMap((log) => log.entries),
+    ...[...(group?.rows.values() ?? [])].flatMap((inner) => [
+      ...inner.log.entries,
+      ...entriesWithin(inner),
+    ]),
+  ]);
+}
+
+function gatherDisagreements(state: QuestionState, into: string[]): void {
+  if (state.disagreement.length > 0) into.push(state.path);
+  for (const row of state.rows) {
+    if (row.removal) into.push(row.path);
+    for (const inner of row.questions) gatherDisagreements(inner, into);
+  }
+}
+
+function gatherEdited(state: QuestionState, finish: Entry, into: string[]): void {
   const last = state.history.at(-1);
-  return last !== undefined && last.kind !== 'correct' && last.id > finish.id;
+  if (last && last.kind !== 'correct' && last.id > finish.id) into.push(state.path);
+  for (const row of state.rows)
+    for (const inner of row.questions) gatherEdited(inner, finish, into);
 }
 
 function mergeQuestion(
   logs: QuestionLogs,
   path: string,
-  aspect: 'answer' | 'reason' | 'photo' | 'stage',
+  aspect: ParsedPath['aspect'],
   added: readonly Entry[],
 ): QuestionLogs {
   if (aspect === 'answer') return { ...logs, answer: mergePath(logs.answer, added) };
   if (aspect === 'reason') return { ...logs, reason: mergePath(logs.reason, added) };
-  const photos = new Map(logs.photos);
-  photos.set(path, mergePath(photos.get(path) ?? EMPTY_PATH_LOG, added));
-  return { ...logs, photos };
+  const kept = aspect === 'photo' ? 'photos' : 'files';
+  const items = new Map(logs[kept]);
+  items.set(path, mergePath(items.get(path) ?? EMPTY_PATH_LOG, added));
+  return { ...logs, [kept]: items };
+}
+
+/** Cells in line to be computed: those that others read come first. */
+class WaitingCells {
+  private readonly byRank: Set<CellAt>[] = [];
+  private lowest = 0;
+
+  add(cell: CellAt | undefined): void {
+    if (!cell) return;
+    const { rank } = cell.plan;
+    (this.byRank[rank] ??= new Set()).add(cell);
+    this.lowest = Math.min(this.lowest, rank);
+  }
+
+  take(): CellAt | undefined {
+    for (; this.lowest < this.byRank.length; this.lowest++) {
+      const line = this.byRank[this.lowest];
+      const [first] = line ?? [];
+      if (!line || !first) continue;
+      line.delete(first);
+      return first;
+    }
+    return undefined;
+  }
 }

@@ -1,29 +1,55 @@
-import { judgeRange, sayRange, vibrationZone, writeUnit } from '../measure/index.ts';
-import { sayAnswer } from './answer.ts';
+import {
+  judgeRange,
+  sayRange,
+  vibrationZone,
+  writeUnit,
+  type ExpectedRange,
+} from '../measure/index.ts';
+import { numberOf, rulesOf, sayAnswer } from './kinds/index.ts';
+import type { AnswerValue } from '../log/index.ts';
 import type { Severity } from './severity.ts';
-import type { Alert, Answer, Finding } from './state.ts';
-import type { NumberQuestion, Question } from './template.ts';
+import type { Alert } from './state.ts';
+import { isReading, type Question, type ReadingQuestion } from './template.ts';
+import { inUnit } from './kinds/index.ts';
 
 /** From this severity on an answer counts as amiss and calls for its reason and photo. */
 const AMISS_FROM: Severity = 2;
 
+/** A value as it stands in a sheet: answered or calculated. */
+export interface Said {
+  readonly value: AnswerValue;
+  readonly unit?: string;
+}
+
 /** Compares a reading with what is expected of it; null when it is fine. */
-export function alertOf(question: Question, answer: Answer | null): Alert | null {
-  if (question.kind !== 'number' || typeof answer?.value !== 'number') return null;
-  return judgeReading(question, answer.value);
+export function alertOf(
+  question: Question,
+  said: Said | null,
+  expected: ExpectedRange | null,
+): Alert | null {
+  const value = said && numberOf(said.value);
+  if (value === null) return null;
+  if (question.kind === 'percentage') return expected && rangeAlert('%', value, expected);
+  if (!isReading(question)) return null;
+  return judgeReading(question, inUnit(value, said?.unit, question.unit), expected);
 }
 
-/** Judges a number as it is typed, before it is an answer; null when it is fine. */
-export function judgeReading(question: NumberQuestion, value: number): Alert | null {
-  return rangeAlert(question, value) ?? zoneAlert(question, value);
+/**
+ * Judges a number in its question's unit as it is typed, before it is an answer; null when it is
+ * fine.
+ */
+export function judgeReading(
+  question: ReadingQuestion,
+  value: number,
+  expected: ExpectedRange | null = question.expected ?? null,
+): Alert | null {
+  return (expected && rangeAlert(question.unit, value, expected)) ?? zoneAlert(question, value);
 }
 
-function rangeAlert(question: NumberQuestion, value: number): Alert | null {
-  const { expected } = question;
-  if (!expected) return null;
+function rangeAlert(unitCode: string, value: number, expected: ExpectedRange): Alert | null {
   const verdict = judgeRange(value, expected);
   if (verdict === 'within') return null;
-  const unit = writeUnit(question.unit);
+  const unit = writeUnit(unitCode);
   const side = verdict === 'above' ? 'Above' : 'Below';
   if (expected.low !== undefined && expected.high !== undefined)
     return { verdict, words: `${side} the expected ${sayRange(expected, unit)}` };
@@ -32,8 +58,8 @@ function rangeAlert(question: NumberQuestion, value: number): Alert | null {
   return { verdict, words: `${side} the ${limit} expected at ${most}` };
 }
 
-function zoneAlert(question: NumberQuestion, value: number): Alert | null {
-  if (!question.vibrationClass || value < 0) return null;
+function zoneAlert(question: ReadingQuestion, value: number): Alert | null {
+  if (!('vibrationClass' in question) || !question.vibrationClass || value < 0) return null;
   const zone = vibrationZone(value, question.vibrationClass);
   if (zone === 'A' || zone === 'B') return null;
   const words =
@@ -44,51 +70,21 @@ function zoneAlert(question: NumberQuestion, value: number): Alert | null {
 }
 
 /** How bad an answer is, 0 when it is as it should be. */
-export function severityOf(
-  question: Question,
-  answer: Answer | null,
-  alert: Alert | null,
-): Severity {
-  if (!answer) return 0;
-  switch (question.kind) {
-    case 'yesNo':
-      return answer.value === 'no' ? (question.whenAmiss?.severity ?? 0) : 0;
-    case 'choice':
-      return question.options.find((option) => option.key === answer.value)?.severity ?? 0;
-    case 'choices': {
-      const chosen = Array.isArray(answer.value) ? (answer.value as readonly string[]) : [];
-      return question.options
-        .filter((option) => chosen.includes(option.key))
-        .reduce<Severity>((worst, { severity = 0 }) => (severity > worst ? severity : worst), 0);
-    }
-    case 'number': {
-      if (!alert) return 0;
-      return alert.zone === 'D' ? 3 : (question.whenAmiss?.severity ?? 2);
-    }
-    default:
-      return 0;
-  }
+export function severityOf(question: Question, said: Said | null, alert: Alert | null): Severity {
+  if (!said) return 0;
+  if (alert) return alert.zone === 'D' ? 3 : (question.whenAmiss?.severity ?? 2);
+  return rulesOf(question).severity?.(question, said.value) ?? 0;
 }
 
 /** Whether the answer is not as it should be, so that a reason or photo may be asked for. */
-export function isAmiss(question: Question, answer: Answer | null, severity: Severity): boolean {
-  return severity >= AMISS_FROM || (question.kind === 'yesNo' && answer?.value === 'no');
+export function isAmiss(question: Question, said: Said | null, severity: Severity): boolean {
+  if (severity >= AMISS_FROM) return true;
+  return said !== null && (rulesOf(question).amiss?.(question, said.value) ?? false);
 }
 
-export function findingOf(
-  question: Question,
-  answer: Answer | null,
-  alert: Alert | null,
-  severity: Severity,
-): Finding | null {
-  if (!answer || severity === 0) return null;
-  const said = sayAnswer(question, answer.value, answer.unit);
-  const words = `${question.label}: ${said}${alert ? `. ${alert.words}` : ''}`;
-  const action = question.whenAmiss?.action;
-  return {
-    key: question.key,
-    severity,
-    words,
-    ...(action === undefined ? {} : { proposedAction: action }),
-  };
+/** A finding in words: what was asked, what was said, and what is wrong with it. */
+export function sayFinding(question: Question, said: Said, alert: Alert | null): string {
+  const colon = question.label.endsWith('?') ? '' : ':';
+  const words = `${question.label}${colon} ${sayAnswer(question, said.value, said.unit)}`;
+  return alert ? `${words}. ${alert.words}` : words;
 }

@@ -1,6 +1,10 @@
-import { isQuestionKey } from '../log/index.ts';
-import { ConditionCompiler, type Condition } from './expression.ts';
-import { questionsOf, type Question, type TemplateBody } from './template.ts';
+import { isQuestionKey, parsePath } from '../log/index.ts';
+import { Compiler, type Program, type ProgramType } from '../logic/index.ts';
+import { canConvert } from '../measure/index.ts';
+import { TRADE_FUNCTIONS } from '../trades/index.ts';
+import { problemWithAnswer, rulesOf } from './kinds/index.ts';
+import { problemWithUnit } from './refuse.ts';
+import type { Check, FindingRule, Message, Question, Section, TemplateBody } from './template.ts';
 
 /** Something that keeps a template from being published, with the question it is about. */
 export interface TemplateProblem {
@@ -8,15 +12,40 @@ export interface TemplateProblem {
   readonly message: string;
 }
 
-/** A template made ready for folding: its conditions compiled and in an order that can be computed. */
+/** A question with its expressions compiled. */
+export interface PlannedQuestion {
+  readonly question: Question;
+  readonly section: string;
+  /** Keys of the row groups it stands in, outermost first. */
+  readonly groups: readonly string[];
+  /** Everything that must hold for it to be asked. */
+  readonly visible: readonly Program[];
+  readonly required?: Program;
+  readonly reason?: Program;
+  readonly photo?: Program;
+  readonly suggest?: Program;
+  readonly formula?: Program;
+  readonly low?: Program;
+  readonly high?: Program;
+  readonly messages: readonly { readonly when: Program; readonly message: Message }[];
+  readonly findings: readonly { readonly when: Program; readonly rule: FindingRule }[];
+  readonly checks: readonly { readonly must: Program; readonly check: Check }[];
+  /** Whether anything about it depends on other answers. */
+  readonly reads: boolean;
+  /** Its place in an order in which everything follows what it reads. */
+  readonly rank: number;
+}
+
+/** A template made ready for folding: its expressions compiled and in an order to compute. */
 export interface SheetPlan {
   readonly body: TemplateBody;
-  readonly questions: ReadonlyMap<string, Question>;
-  readonly conditions: ReadonlyMap<string, Condition>;
-  /** Keys whose visibility may change with this key's answer, directly. */
+  readonly questions: ReadonlyMap<string, PlannedQuestion>;
+  /** Keys to recompute when this key's answer changes, directly. */
   readonly dependents: ReadonlyMap<string, readonly string[]>;
-  /** Position of each conditional key in an order where every condition follows what it reads. */
-  readonly rank: ReadonlyMap<string, number>;
+  /** Keys to recompute in the next row when this key's answer changes. */
+  readonly followers: ReadonlyMap<string, readonly string[]>;
+  /** Keys, by row group, that read which row they stand in or the row before. */
+  readonly placed: ReadonlyMap<string, readonly string[]>;
 }
 
 export class TemplateError extends Error {
@@ -28,89 +57,309 @@ export class TemplateError extends Error {
 
 /** All that is wrong with a template; an empty list means it can be published. */
 export function problemsOf(body: TemplateBody): TemplateProblem[] {
-  const result = build(body);
+  const result = new PlanBuilder(body).build();
   return Array.isArray(result) ? result : [];
 }
 
 /** Compiles a template. Throws a {@link TemplateError} that lists every problem. */
 export function planSheet(body: TemplateBody): SheetPlan {
-  const result = build(body);
+  const result = new PlanBuilder(body).build();
   if (Array.isArray(result)) throw new TemplateError(result);
   return result;
 }
 
-function build(body: TemplateBody): SheetPlan | TemplateProblem[] {
-  const problems: TemplateProblem[] = [];
-  const questions = new Map<string, Question>();
-  for (const question of questionsOf(body)) {
-    if (!isQuestionKey(question.key))
-      problems.push({
-        question: question.key,
-        message: `“${question.key}” can't be a key: use small letters, digits and _.`,
-      });
-    if (questions.has(question.key))
-      problems.push({
-        question: question.key,
-        message: `The key “${question.key}” is used twice.`,
-      });
-    questions.set(question.key, question);
-  }
-  if (questions.size === 0) problems.push({ question: null, message: 'It asks nothing yet.' });
-
-  const compiler = new ConditionCompiler([...questions.values()]);
-  for (const key of compiler.unusableKeys)
-    problems.push({
-      question: key,
-      message: `“${key}” is a word of the expression language: choose another key.`,
-    });
-  const conditions = new Map<string, Condition>();
-  for (const { key, label, visibleWhen } of questions.values()) {
-    if (visibleWhen === undefined) continue;
-    try {
-      conditions.set(key, compiler.compile(visibleWhen));
-    } catch (error) {
-      const what = error instanceof Error ? error.message.split('\n')[0] : String(error);
-      problems.push({
-        question: key,
-        message: `The condition of “${label}” is wrong: ${what}.`,
-      });
-    }
-  }
-  const { order, cycle } = sortByDependence(conditions);
-  if (cycle)
-    problems.push({
-      question: cycle[0] ?? null,
-      message: `These conditions wait for each other: ${cycle.join(', ')}.`,
-    });
-  if (problems.length > 0) return problems;
-
-  const dependents = new Map<string, string[]>();
-  for (const [key, condition] of conditions)
-    for (const source of condition.dependsOn)
-      dependents.set(source, [...(dependents.get(source) ?? []), key]);
-  const rank = new Map(order.map((key, index) => [key, index]));
-  return { body, questions, conditions, dependents, rank };
+/** A question where it stands, before anything is compiled. */
+interface Placed {
+  readonly question: Question;
+  readonly section: Section;
+  readonly groups: readonly string[];
 }
 
-function sortByDependence(conditions: ReadonlyMap<string, Condition>): {
+/** Row groups within row groups: boards with circuits, and no deeper. */
+const DEEPEST = 2;
+
+class PlanBuilder {
+  private readonly problems: TemplateProblem[] = [];
+  private readonly placed = new Map<string, Placed>();
+  private readonly sectionConditions = new Map<string, Program | undefined>();
+  private readonly compiler: Compiler;
+
+  constructor(private readonly body: TemplateBody) {
+    for (const section of body.sections)
+      for (const question of section.questions) this.place(question, section, []);
+    if (this.placed.size === 0) this.report(null, 'It asks nothing yet.');
+    const variables = [...this.placed.values()].flatMap(({ question }) => {
+      const type = rulesOf(question).celType;
+      return type ? [[question.key, type] as const] : [];
+    });
+    this.compiler = new Compiler(
+      variables,
+      TRADE_FUNCTIONS.flatMap(({ offers }) => offers),
+    );
+    this.checkProgrammes();
+    this.checkVariants();
+    for (const key of this.compiler.unusable)
+      this.report(key, `“${key}” is a word of the expression language: choose another key.`);
+  }
+
+  private report(question: string | null, message: string): void {
+    this.problems.push({ question, message });
+  }
+
+  private place(question: Question, section: Section, groups: readonly string[]): void {
+    const { key, label } = question;
+    if (!isQuestionKey(key))
+      this.report(key, `“${key}” can't be a key: use small letters, digits and _.`);
+    if (this.placed.has(key)) this.report(key, `The key “${key}” is used twice.`);
+    if (!label.trim()) this.report(key, 'A question has no words yet.');
+    this.placed.set(key, { question, section, groups });
+    this.checkMake(question);
+    if (question.kind !== 'rows') return;
+    if (groups.length >= DEEPEST)
+      this.report(key, `“${label}” stands too deep: rows may hold rows, and no further.`);
+    if (question.questions.length === 0) this.report(key, `“${label}” asks nothing in its rows.`);
+    for (const member of question.questions) this.place(member, section, [...groups, key]);
+  }
+
+  private checkProgrammes(): void {
+    const programmes = this.body.programmes ?? [];
+    for (const { key, name, required, leftOut } of programmes) {
+      if (programmes.filter((each) => each.key === key).length > 1)
+        this.report(null, `The programme “${name}” stands twice.`);
+      for (const named of [...required, ...leftOut])
+        if (!this.placed.has(named))
+          this.report(null, `The programme “${name}” names “${named}”, which is not asked.`);
+      for (const named of required)
+        if (leftOut.includes(named))
+          this.report(named, `The programme “${name}” both requires and leaves out “${named}”.`);
+    }
+  }
+
+  /** A variant may answer only what can be answered so. */
+  private checkVariants(): void {
+    for (const { name, answers } of this.body.variants ?? [])
+      for (const { path, value, unit } of answers) {
+        const parsed = parsePath(path);
+        const of = parsed && this.placed.get(parsed.key);
+        const wrong =
+          !of ||
+          (parsed.aspect === 'answer' &&
+            (problemWithAnswer(of.question, value) ?? problemWithUnit(of.question, unit)) !== null);
+        if (wrong)
+          this.report(
+            parsed?.key ?? null,
+            `The variant “${name}” no longer fits “${of?.question.label ?? path}”.`,
+          );
+      }
+  }
+
+  /** What a question of its kind needs to make sense. */
+  private checkMake(question: Question): void {
+    const { key, label } = question;
+    const twice = (keys: readonly string[]): boolean => new Set(keys).size < keys.length;
+    if (question.kind === 'choice' || question.kind === 'choices') {
+      if (question.options.length === 0) this.report(key, `“${label}” offers nothing to choose.`);
+      if (twice(question.options.map((option) => option.key)))
+        this.report(key, `“${label}” offers the same answer twice.`);
+    }
+    if (question.follows !== undefined && question.follows === key)
+      this.report(key, `“${label}” can’t follow from itself.`);
+    if (question.kind === 'shares' && question.parts.length < 2)
+      this.report(key, `“${label}” needs at least two shares.`);
+    if ('expected' in question && question.expected) {
+      const { low, high } = question.expected;
+      if (low !== undefined && high !== undefined && low > high)
+        this.report(key, `The expected range of “${label}” ends before it begins.`);
+    }
+    if ('alsoIn' in question)
+      for (const unit of question.alsoIn ?? [])
+        if (!canConvert(unit, question.unit))
+          this.report(key, `“${label}” can't be entered in ${unit}: it measures something else.`);
+  }
+
+  /** Compiles one expression of a question and checks that it reads only what it can reach. */
+  private compile(
+    of: Placed,
+    what: string,
+    source: string | undefined,
+    type: ProgramType,
+  ): Program | undefined {
+    if (source === undefined) return undefined;
+    const { key, label } = of.question;
+    try {
+      const program = this.compiler.compile(source, type);
+      for (const problem of this.unreachable(of, program))
+        this.report(key, `The ${what} of “${label}” is wrong: ${problem}.`);
+      return program;
+    } catch (error) {
+      const words = error instanceof Error ? error.message.split('\n')[0] : String(error);
+      this.report(key, `The ${what} of “${label}” is wrong: ${words}.`);
+      return undefined;
+    }
+  }
+
+  private unreachable(of: Placed, { reads }: Program): string[] {
+    const found: string[] = [];
+    for (const name of reads.names) {
+      const read = this.placed.get(name);
+      // Other unknown names are the compiler's to report, or name the items of a list.
+      if (!read && reads.given.has(name)) found.push(`nothing is called ${name}`);
+      if (!read) continue;
+      if (!read.groups.every((group, depth) => of.groups[depth] === group)) {
+        const group = read.groups.at(-1) ?? '';
+        found.push(`${name} stands in rows: use sum(${group}, "${name}") or the like`);
+      }
+    }
+    const inner = of.groups.at(-1);
+    for (const name of reads.previous)
+      if (inner === undefined || this.placed.get(name)?.groups.at(-1) !== inner)
+        found.push(`the row before has no ${name}`);
+    if (reads.row && inner === undefined) found.push('it stands in no row');
+    for (const { rows, column } of reads.columns) {
+      const member = column === null ? undefined : this.placed.get(column);
+      if (member?.groups.at(-1) !== rows)
+        found.push(`“${column ?? '?'}” is no question of the rows ${rows}`);
+    }
+    return found;
+  }
+
+  /** A section's condition, compiled once for all its questions. */
+  private sectionCondition(of: Placed): Program | undefined {
+    const { id, visibleWhen } = of.section;
+    if (!this.sectionConditions.has(id))
+      this.sectionConditions.set(
+        id,
+        this.compile(of, 'condition of the section', visibleWhen, 'yes or no'),
+      );
+    return this.sectionConditions.get(id);
+  }
+
+  private plan(of: Placed): Omit<PlannedQuestion, 'rank'> {
+    const { question, section, groups } = of;
+    const one = (what: string, source: string | undefined, type: ProgramType = 'yes or no') =>
+      this.compile(of, what, source, type);
+    const optional = <Name extends string>(name: Name, program: Program | undefined) =>
+      (program ? { [name]: program } : {}) as Partial<Record<Name, Program>>;
+    // Rows have the conditions of their group by standing in it.
+    const outer = groups.length === 0 ? this.sectionCondition(of) : null;
+    const own = one('condition', question.visibleWhen);
+    const visible = [outer, own].flatMap((program) => (program ? [program] : []));
+    const required = one('required rule', question.requiredWhen);
+    const reason = one('rule for a reason', question.reasonWhen);
+    const photo = one('rule for a photo', question.photoWhen);
+    const suggest = one('suggestion', question.suggest, 'anything');
+    const formula =
+      question.kind === 'calculated' ? one('formula', question.formula, 'anything') : undefined;
+    const low = 'lowFrom' in question ? one('lower limit', question.lowFrom, 'number') : undefined;
+    const high =
+      'highFrom' in question ? one('upper limit', question.highFrom, 'number') : undefined;
+    const messages = (question.messages ?? []).flatMap((message) => {
+      const when = one('message rule', message.when);
+      return when ? [{ when, message }] : [];
+    });
+    const findings = (question.findings ?? []).flatMap((rule) => {
+      const when = one('finding rule', rule.when);
+      return when ? [{ when, rule }] : [];
+    });
+    const checks = (question.checks ?? []).flatMap((check) => {
+      const must = one('check', check.must);
+      return must ? [{ must, check }] : [];
+    });
+    const single = { required, reason, photo, suggest, formula, low, high };
+    const reads =
+      visible.length + messages.length + findings.length + checks.length > 0 ||
+      Object.values(single).some(Boolean);
+    return {
+      question,
+      section: section.id,
+      groups,
+      visible,
+      ...optional('required', required),
+      ...optional('reason', reason),
+      ...optional('photo', photo),
+      ...optional('suggest', suggest),
+      ...optional('formula', formula),
+      ...optional('low', low),
+      ...optional('high', high),
+      messages,
+      findings,
+      checks,
+      reads,
+    };
+  }
+
+  build(): SheetPlan | TemplateProblem[] {
+    const planned = new Map([...this.placed].map(([key, of]) => [key, this.plan(of)]));
+    const { order, circle } = sortByReading(planned);
+    if (circle) this.report(circle[0] ?? null, `These wait for each other: ${circle.join(', ')}.`);
+    if (this.problems.length > 0) return this.problems;
+
+    const rank = new Map(order.map((key, index) => [key, index]));
+    const questions = new Map<string, PlannedQuestion>();
+    const dependents = new Map<string, string[]>();
+    const followers = new Map<string, string[]>();
+    const placed = new Map<string, string[]>();
+    const note = (map: Map<string, string[]>, at: string, key: string): void => {
+      const list = map.get(at);
+      if (!list) map.set(at, [key]);
+      else if (!list.includes(key)) list.push(key);
+    };
+    for (const [key, question] of planned) {
+      questions.set(key, { ...question, rank: rank.get(key) ?? 0 });
+      for (const { reads } of programsOf(question)) {
+        for (const name of reads.names) if (planned.has(name)) note(dependents, name, key);
+        for (const name of reads.previous) note(followers, name, key);
+        const group = question.groups.at(-1);
+        if (group && (reads.row || reads.previous.size > 0)) note(placed, group, key);
+      }
+    }
+    return { body: this.body, questions, dependents, followers, placed };
+  }
+}
+
+function programsOf(of: Omit<PlannedQuestion, 'rank'>): Program[] {
+  const { required, reason, photo, suggest, formula, low, high } = of;
+  return [
+    ...of.visible,
+    ...[required, reason, photo, suggest, formula, low, high].flatMap((one) => (one ? [one] : [])),
+    ...of.messages.map(({ when }) => when),
+    ...of.findings.map(({ when }) => when),
+    ...of.checks.map(({ must }) => must),
+  ];
+}
+
+/**
+ * An order in which everything whose value or visibility depends on answers follows those. Only
+ * these can go in a circle: a message or a limit changes no answer. The row before is not
+ * followed, since rows end.
+ */
+function sortByReading(planned: ReadonlyMap<string, Omit<PlannedQuestion, 'rank'>>): {
   order: string[];
-  cycle: string[] | null;
+  circle: string[] | null;
 } {
   const order: string[] = [];
   const state = new Map<string, 'open' | 'done'>();
-  let cycle: string[] | null = null;
-  const visit = (key: string, trail: string[]): void => {
-    const condition = conditions.get(key);
-    if (!condition || state.get(key) === 'done') return;
+  const members = new Map<string, string[]>();
+  for (const [key, { groups }] of planned) {
+    const group = groups.at(-1);
+    if (group) members.set(group, [...(members.get(group) ?? []), key]);
+  }
+  let circle: string[] | null = null;
+  const visit = (key: string, trail: readonly string[]): void => {
+    const of = planned.get(key);
+    if (!of || state.get(key) === 'done') return;
     if (state.get(key) === 'open') {
-      cycle ??= trail.slice(trail.indexOf(key));
+      circle ??= [...trail.slice(trail.indexOf(key))];
       return;
     }
     state.set(key, 'open');
-    for (const source of condition.dependsOn) visit(source, [...trail, key]);
+    const reads = [...of.visible, ...(of.formula ? [of.formula] : [])];
+    for (const program of reads)
+      for (const name of program.reads.names) visit(name, [...trail, key]);
+    for (const member of members.get(key) ?? []) visit(member, [...trail, key]);
     state.set(key, 'done');
     order.push(key);
   };
-  for (const key of conditions.keys()) visit(key, []);
-  return { order, cycle };
+  for (const key of planned.keys()) visit(key, []);
+  return { order, circle };
 }

@@ -1,43 +1,100 @@
-import { parsePath, STAGE_PATH, type Entry } from '../log/index.ts';
-import { isPhoto, problemWithAnswer, problemWithText } from './answer.ts';
-import type { SheetPlan } from './plan.ts';
+import { parsePath, type Entry, type ParsedPath } from '../log/index.ts';
+import { closesOut, mayCloseOut } from './blanks.ts';
+import { isFile, isPhoto, problemWithText, rulesOf } from './kinds/index.ts';
+import type { PlannedQuestion, SheetPlan } from './plan.ts';
+import { isRow } from './row-group.ts';
+import type { Question } from './template.ts';
 
 /**
  * Says why an entry can't belong to a sheet of this template, in words for the person who wrote
  * it; null when it can. Phone and server ask the same function.
  */
 export function problemWithEntry(plan: SheetPlan, entry: Entry): string | null {
-  if (entry.path === STAGE_PATH) {
+  const parsed = parsePath(entry.path);
+  if (parsed?.key === '') return problemWithSheetEntry(plan, parsed, entry);
+  const planned = parsed && questionAt(plan, parsed);
+  if (!planned) return `This template version has no question “${entry.path}”.`;
+  if (entry.kind === 'finish' || entry.kind === 'return' || entry.kind === 'approve')
+    return 'Only the whole sheet can be finished, returned or approved.';
+  const { question } = planned;
+  const put = (problem: string | null): string | null => problem && `${question.label}: ${problem}`;
+  if (entry.kind === 'clear')
+    return parsed.aspect === 'row' && question.kind === 'rows' && question.fixed
+      ? put('these rows stay as they are.')
+      : null;
+  if (entry.kind === 'correct' && !entry.reason?.trim()) return 'Say why the value is corrected.';
+  switch (parsed.aspect) {
+    case 'answer':
+      return put(
+        rulesOf(question).problem(question, entry.value) ?? problemWithUnit(question, entry.unit),
+      );
+    case 'reason':
+      return put(problemWithText(entry.value));
+    case 'photo':
+      return isPhoto(entry.value) && entry.value.bytes > 0 ? null : put('this photo is empty.');
+    case 'file':
+      if (rulesOf(question).keeps !== 'files') return put('it takes no files.');
+      return isFile(entry.value) && entry.value.bytes > 0 ? null : put('this file is empty.');
+    case 'row':
+      return isRow(entry.value) && Number.isFinite(entry.value.order) && entry.value.name.trim()
+        ? null
+        : put('a row needs a name.');
+    default:
+      return 'An answer must name its question.';
+  }
+}
+
+/** The question a path leads to; a row leads to its row group. */
+function questionAt(plan: SheetPlan, { scope, key, aspect }: ParsedPath): PlannedQuestion | null {
+  const planned = plan.questions.get(key);
+  const groups = scope
+    .split('/')
+    .filter((_, index, parts) => index % 2 === 0 && parts[index] !== '');
+  if (!planned || groups.length !== planned.groups.length) return null;
+  if (!groups.every((group, depth) => planned.groups[depth] === group)) return null;
+  return (aspect === 'row') === (planned.question.kind === 'rows') ? planned : null;
+}
+
+/** Says why a value can't be given in this unit (UCUM); null when it can. */
+export function problemWithUnit(question: Question, unit: string | undefined): string | null {
+  const units =
+    question.kind === 'number' || question.kind === 'instrument'
+      ? [question.unit, ...(question.alsoIn ?? [])]
+      : [];
+  if (units.length === 0 || (unit !== undefined && units.includes(unit))) return null;
+  return `give the value in ${units.join(' or ')}.`;
+}
+
+function problemWithSheetEntry(
+  plan: SheetPlan,
+  { aspect }: ParsedPath,
+  entry: Entry,
+): string | null {
+  if (aspect === 'stage') {
     if (entry.kind === 'answer' || entry.kind === 'clear' || entry.kind === 'correct')
       return 'An answer must name its question.';
     return entry.kind === 'return' && !entry.reason?.trim()
       ? 'Say what should be looked at again.'
       : null;
   }
-  const parsed = parsePath(entry.path);
-  const question = parsed && plan.questions.get(parsed.key);
-  if (!question) return `This template version has no question “${entry.path}”.`;
   if (entry.kind === 'clear') return null;
-  if (entry.kind !== 'answer' && entry.kind !== 'correct')
-    return 'Only the whole sheet can be finished, returned or approved.';
-  if (entry.kind === 'correct' && !entry.reason?.trim()) return 'Say why the value is corrected.';
-  switch (parsed.aspect) {
-    case 'answer': {
-      const problem = problemWithAnswer(question, entry.value);
-      if (problem) return `${question.label}: ${problem}`;
-      if (question.kind === 'number' && entry.unit !== question.unit)
-        return `${question.label}: give the value in ${question.unit}.`;
-      return null;
-    }
-    case 'reason': {
-      const problem = problemWithText(entry.value);
-      return problem && `${question.label}: ${problem}`;
-    }
-    case 'photo':
-      return isPhoto(entry.value) && entry.value.bytes > 0
-        ? null
-        : `${question.label}: this photo is empty.`;
-    case 'stage':
-      return 'An answer must name its question.';
+  if (entry.kind !== 'answer') return 'Only an answer can stand here.';
+  if (aspect === 'cover')
+    return typeof entry.value === 'string' && parsePath(entry.value)?.aspect === 'photo'
+      ? null
+      : 'Choose one of the photos for the cover.';
+  if (aspect === 'programme')
+    return plan.body.programmes?.some(({ key }) => key === entry.value)
+      ? null
+      : 'This template version knows no such programme.';
+  if (!closesOut(entry.value) || entry.value.closed.length === 0)
+    return 'Nothing is named that should be closed out.';
+  for (const path of entry.value.closed) {
+    const parsed = parsePath(path);
+    const planned = parsed?.aspect === 'answer' ? questionAt(plan, parsed) : null;
+    if (!planned) return `This template version has no question “${path}”.`;
+    if (!mayCloseOut(planned.question))
+      return `${planned.question.label}: this can’t be closed out.`;
   }
+  return null;
 }

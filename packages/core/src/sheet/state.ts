@@ -1,7 +1,7 @@
-import type { AnswerValue, Entry, PhotoValue } from '../log/index.ts';
-import type { Drift, RangeVerdict, VibrationZone } from '../measure/index.ts';
+import type { AnswerValue, Entry, FileValue, PhotoValue } from '../log/index.ts';
+import type { Drift, ExpectedRange, RangeVerdict, VibrationZone } from '../measure/index.ts';
 import type { Severity } from './severity.ts';
-import type { Question, Section } from './template.ts';
+import type { Message, Programme, Question, Section } from './template.ts';
 
 /** Where a sheet stands, by its log alone. */
 export type Stage = 'untouched' | 'under way' | 'finished' | 'returned' | 'approved';
@@ -12,12 +12,15 @@ export interface Answer {
   readonly entry: Entry;
 }
 
-export interface Photo {
+/** A photo or file added to a question. */
+export interface Item<Value> {
   readonly id: string;
   readonly path: string;
-  readonly value: PhotoValue;
+  readonly value: Value;
   readonly entry: Entry;
 }
+export type Photo = Item<PhotoValue>;
+export type KeptFile = Item<FileValue>;
 
 /** A reading that is not as expected. */
 export interface Alert {
@@ -27,30 +30,58 @@ export interface Alert {
 }
 
 export interface Finding {
+  /** Path of the question it was found at. */
   readonly key: string;
   readonly severity: Severity;
   readonly words: string;
   readonly proposedAction?: string;
 }
 
-export type Missing = 'answer' | 'reason' | 'photo';
+export type Missing = 'answer' | 'reason' | 'photo' | 'check' | 'rows' | 'second person';
 
 export interface LooseEnd {
+  /** Path of the question. */
   readonly key: string;
   readonly section: string;
   readonly missing: Missing;
   readonly words: string;
 }
 
+/** What a question, a row or a section adds to the whole. */
+export interface Tally {
+  readonly answered: number;
+  readonly asked: number;
+  readonly alerts: number;
+  readonly reached: number;
+  readonly possible: number;
+  /** Whether something in it stops everything. */
+  readonly stops: boolean;
+}
+
 export interface QuestionState {
   readonly question: Question;
+  /** Its key, with the rows it stands in before it. */
+  readonly path: string;
   readonly section: string;
   readonly visible: boolean;
+  readonly required: boolean;
   readonly answer: Answer | null;
+  /** What a calculated question gives; null while something it needs is missing. */
+  readonly calculated: AnswerValue | null;
   readonly reason: Answer | null;
   readonly photos: readonly Photo[];
+  readonly files: readonly KeptFile[];
+  readonly rows: readonly RowState[];
+  /** The entry that closed it out as not applicable, while it has no answer. */
+  readonly closedOut: Entry | null;
+  /** What is expected of a reading now, in the question's unit. */
+  readonly expected: ExpectedRange | null;
+  /** An answer offered by the template. */
+  readonly suggested: AnswerValue | null;
+  readonly messages: readonly Message[];
   readonly alert: Alert | null;
-  readonly finding: Finding | null;
+  /** Worst first; those of its rows are among them. */
+  readonly findings: readonly Finding[];
   readonly looseEnds: readonly LooseEnd[];
   /** Whether a reason or a photo is asked for because of the answer. */
   readonly asksReason: boolean;
@@ -59,13 +90,43 @@ export interface QuestionState {
   readonly disagreement: readonly Entry[];
   /** Everything ever recorded about this question, oldest first. */
   readonly history: readonly Entry[];
+  readonly tally: Tally;
+}
+
+export interface RowState {
+  readonly id: string;
+  readonly path: string;
+  readonly number: number;
+  readonly name: string;
+  readonly order: number;
+  /** The questions that are asked. */
+  readonly questions: readonly QuestionState[];
+  readonly looseEnds: readonly LooseEnd[];
+  readonly tally: Tally;
+  /** A removal that others, who had not seen it, answered against. */
+  readonly removal: Entry | null;
 }
 
 export interface SectionState {
   readonly section: Section;
   readonly questions: readonly QuestionState[];
+  readonly looseEnds: readonly LooseEnd[];
+  readonly findings: readonly Finding[];
+  readonly disagreements: readonly string[];
+  readonly tally: Tally;
   readonly answered: number;
   readonly asked: number;
+}
+
+/** The result in points of what has been judged so far. */
+export interface Score {
+  readonly reached: number;
+  readonly possible: number;
+  /** Degree of compliance in percent; null while nothing counts yet. */
+  readonly percent: number | null;
+  readonly grade: string | null;
+  /** Whether a failed question that stops everything caps the result. */
+  readonly capped: boolean;
 }
 
 export interface SheetState {
@@ -73,12 +134,19 @@ export interface SheetState {
   /** The entry that brought it there, with who, when and their word. */
   readonly stageEntry: Entry | null;
   readonly sections: readonly SectionState[];
+  /** In a led sheet: ids of sections that wait for an earlier one. */
+  readonly waiting: readonly string[];
   readonly looseEnds: readonly LooseEnd[];
   readonly findings: readonly Finding[];
   readonly alerts: number;
+  readonly score: Score | null;
   readonly disagreements: readonly string[];
   /** Answers that changed after the sheet was finished, by the person who does the work. */
   readonly editedAfterFinish: readonly string[];
+  /** The client's programme it is done for. */
+  readonly programme: Programme | null;
+  /** Path of the photo chosen for the cover. */
+  readonly cover: string | null;
   /** Entries about something this template version does not ask; kept, never dropped. */
   readonly strays: readonly Entry[];
   readonly answered: number;

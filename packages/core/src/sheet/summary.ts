@@ -1,6 +1,7 @@
-import { isPhoto } from './answer.ts';
 import type { Severity } from './severity.ts';
-import type { Finding, SheetState, Stage } from './state.ts';
+import type { Finding, Score, SheetState, Stage } from './state.ts';
+import { everyQuestion } from './every-question.ts';
+import { isSketch } from './kinds/index.ts';
 
 /** What the office needs of a sheet without opening it: a projection that can be rebuilt at any time. */
 export interface SheetSummary {
@@ -13,14 +14,19 @@ export interface SheetSummary {
   readonly editedAfterFinish: number;
   readonly worst: Severity;
   readonly findings: readonly Finding[];
+  readonly score: Score | null;
   readonly finishedAt: string | null;
+  /** SHA-256 of every photo and file that belongs to it. */
   readonly photos: readonly string[];
 }
 
 export function summarise(state: SheetState): SheetSummary {
-  const photos = state.sections.flatMap((section) =>
-    section.questions.flatMap((question) => question.photos.map((photo) => photo.value)),
-  );
+  const media: string[] = [];
+  for (const { state: question } of everyQuestion(state)) {
+    for (const item of [...question.photos, ...question.files]) media.push(item.value.sha256);
+    const drawn = question.answer?.value;
+    if (isSketch(drawn) && drawn.under) media.push(drawn.under.sha256);
+  }
   return {
     stage: state.stage,
     answered: state.answered,
@@ -31,7 +37,8 @@ export function summarise(state: SheetState): SheetSummary {
     editedAfterFinish: state.editedAfterFinish.length,
     worst: state.findings[0]?.severity ?? 0,
     findings: state.findings,
+    score: state.score,
     finishedAt: state.stage === 'finished' ? (state.stageEntry?.at ?? null) : null,
-    photos: photos.filter(isPhoto).map((photo) => photo.sha256),
+    photos: media,
   };
 }

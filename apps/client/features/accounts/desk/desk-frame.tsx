@@ -39,23 +39,24 @@ export function DeskFrame({ children }: { children: ReactNode }) {
         setFinding(true);
       }
     };
-    addEventListener('keydown', open);
-    return () => removeEventListener('keydown', open);
+    // Fields keep their keys to themselves: this one is heard on its way down.
+    addEventListener('keydown', open, true);
+    return () => removeEventListener('keydown', open, true);
   }, []);
   return (
     <View flex={1} height="100%" width="100%" minWidth={0} backgroundColor="$paper">
       <Row
         render="header"
+        className="desk-head"
         backgroundColor="$sheet"
         borderBottomWidth={1}
         borderColor="$rule"
         paddingHorizontal="$4"
         minHeight={56}
         gap="$3"
-        flexWrap="wrap"
       >
         <Brand />
-        <Row render="nav" aria-label="Places" flex={1} flexWrap="wrap" minWidth={280}>
+        <Row render="nav" aria-label="Places" flex={1}>
           {DESK_PLACES.map(({ href, word }) => {
             const isHere = here.startsWith(href);
             return (

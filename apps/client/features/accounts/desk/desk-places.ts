@@ -5,6 +5,8 @@ export const DESK_PLACES = [
   { href: '/actions', word: 'Actions' },
   { href: '/jobs', word: 'Jobs' },
   { href: '/places', word: 'Places' },
+  { href: '/templates', word: 'Templates' },
+  { href: '/catalogues', word: 'Catalogues' },
   { href: '/people', word: 'People' },
   { href: '/sent', word: 'Sent' },
 ] as const;

@@ -8,6 +8,7 @@ import { FieldFoot, FieldHead, FieldPage } from '@/design/field-frame.tsx';
 import { Notice } from '@/design/notice.tsx';
 import { Body, Heading, Title } from '@/design/text.tsx';
 import { useThemeChoice, type ThemeChoice } from '@/design/theme-choice.ts';
+import { chooseUnitSystem, useUnitSystem } from '@/design/unit-system.ts';
 import { wordsFor } from '@/device/api.ts';
 import { FieldNav } from '@/features/planning/field/field-nav.tsx';
 import { sayShortDay } from '@/features/planning/wording.ts';
@@ -21,11 +22,17 @@ const THEMES: readonly { value: ThemeChoice; label: string }[] = [
   { value: 'sunlight', label: 'Sun' },
 ];
 
+const UNITS = [
+  { value: 'SI', label: 'SI' },
+  { value: 'US', label: 'US customary' },
+] as const;
+
 /** The person: credentials, how it looks, and signing out. */
 export function SelfScreen() {
   const me = useMe();
   const signOut = useSession((state) => state.signOut);
   const { choice, choose } = useThemeChoice();
+  const units = useUnitSystem();
   const kept = useKept();
   const router = useRouter();
   const [problem, setProblem] = useState<string | null>(null);
@@ -70,6 +77,13 @@ export function SelfScreen() {
             <Segments label="How it looks" options={THEMES} chosen={[choice]} onPress={choose} />
             <Body small quiet>
               “Sun” has the highest contrast.
+            </Body>
+          </Column>
+          <Column gap="$2">
+            <Heading>Units</Heading>
+            <Segments label="Units" options={UNITS} chosen={[units]} onPress={chooseUnitSystem} />
+            <Body small quiet>
+              Where a question can be entered in both. What was entered stays as it is.
             </Body>
           </Column>
           <Dots />

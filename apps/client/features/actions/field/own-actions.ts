@@ -8,7 +8,7 @@ import { usePhone } from '@/features/sync/phone.tsx';
 export async function openActionHere(store: LocalStore, action: ActionDraft): Promise<void> {
   await store.transaction('rw', store.actions, store.outbox, async () => {
     await store.actions.put(action);
-    await queue(store, { kind: 'action', body: action });
+    await queue(store, [{ kind: 'action', body: action }]);
   });
 }
 

@@ -1,5 +1,5 @@
 import { STAGE_PATH } from '@ant-trail/core/log';
-import { sayAnswer, textOf, type QuestionState } from '@ant-trail/core/sheet';
+import { everyQuestion, sayState, type Stop } from '@ant-trail/core/sheet';
 import { useRouter } from 'expo-router';
 import { Column, Row } from '@/design/box.tsx';
 import { Button } from '@/design/button.tsx';
@@ -44,15 +44,13 @@ export function FinishDialog({ onClose, onEdit }: FinishDialogProps) {
           tabIndex={0}
           aria-label="Your answers"
         >
-          {state.sections.flatMap((section) =>
-            section.questions.map((question) => (
-              <Line
-                key={question.question.key}
-                state={question}
-                onPress={() => onEdit(section.section.id, question.question.key)}
-              />
-            )),
-          )}
+          {[...everyQuestion(state)].map((stop) => (
+            <Line
+              key={stop.state.path}
+              stop={stop}
+              onPress={() => onEdit(stop.state.section, stop.state.path)}
+            />
+          ))}
         </Column>
         <Body small quiet>
           {state.findings.length === 0
@@ -68,25 +66,20 @@ export function FinishDialog({ onClose, onEdit }: FinishDialogProps) {
   );
 }
 
-function Line({ state, onPress }: { state: QuestionState; onPress: () => void }) {
-  const { question, answer, finding, photos } = state;
-  const said = answer
-    ? question.kind === 'date'
-      ? sayShortDay(textOf(answer.value))
-      : sayAnswer(question, answer.value, answer.unit)
-    : photos.length > 0
-      ? `${photos.length} ${photos.length === 1 ? 'photo' : 'photos'}`
-      : '–';
+function Line({ stop, onPress }: { stop: Stop; onPress: () => void }) {
+  const { state, rows } = stop;
+  const said = sayState(state, sayShortDay);
+  const amiss = state.question.kind !== 'rows' && (state.findings[0]?.severity ?? 0) >= 2;
   return (
     <Column role="listitem" borderBottomWidth={1} borderColor="$rule">
       <PressableRow paddingVertical="$2" onPress={onPress}>
         <Row justifyContent="space-between" gap="$3" alignSelf="stretch">
           <Body small flex={1}>
-            {question.label}
+            {[...rows, state.question.label].join(' · ')}
           </Body>
           <Row gap="$1" maxWidth="48%">
-            {finding && finding.severity >= 2 ? <Mark name="needs eyes" size={16} /> : null}
-            <Body small strong eyes={Boolean(finding && finding.severity >= 2)}>
+            {amiss ? <Mark name="needs eyes" size={16} /> : null}
+            <Body small strong eyes={amiss}>
               {said}
             </Body>
           </Row>

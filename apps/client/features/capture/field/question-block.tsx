@@ -1,36 +1,68 @@
-import { memo, useState } from 'react';
+import { memo, useEffect, useState } from 'react';
+import { useStore } from 'zustand';
 import { reasonPath } from '@ant-trail/core/log';
+import { textOf, type QuestionKind } from '@ant-trail/core/sheet';
 import { Column, Row, Rule } from '@/design/box.tsx';
 import { Button } from '@/design/button.tsx';
-import { Input } from '@/design/input.tsx';
 import { Mark } from '@/design/mark.tsx';
+import { Notice } from '@/design/notice.tsx';
 import { Body } from '@/design/text.tsx';
 import { ActionDialog } from '@/features/actions/field/action-dialog.tsx';
 import { useActionsOf } from '@/features/actions/field/own-actions.ts';
+import { DictatedInput } from '../parts/dictated-input.tsx';
 import { PARTS } from '../parts/parts.tsx';
 import { PhotoStrip } from '../parts/photos.tsx';
-import { useDraft } from '../parts/use-draft.ts';
+import { ClosedOut, LastTime, Offered } from './offered.tsx';
+import { RowsBlock } from './rows-block.tsx';
 import { useSheetSession, type PartProps } from './sheet-context.tsx';
 
-export const questionAnchor = (key: string): string => `question-${key}`;
+/** Kinds nobody has to answer themselves. */
+const CALCULATED: ReadonlySet<QuestionKind> = new Set<QuestionKind>(['calculated', 'rows']);
+/** Kinds to which a photo may be added without being asked for. */
+const TAKES_PHOTOS: ReadonlySet<QuestionKind> = new Set<QuestionKind>([
+  'yesNo',
+  'choice',
+  'choices',
+  'performed',
+  'number',
+  'instrument',
+  'text',
+  'code',
+  'lookup',
+]);
 
 /** One question with what helps to answer it and what its answer asks for. */
 export const QuestionBlock = memo(function QuestionBlock({ state, locked }: PartProps) {
-  const { question, asksReason, photos, asksPhoto, finding } = state;
+  useSought(state.path);
+  const { question, asksReason, photos, asksPhoto, findings } = state;
   const Part = PARTS[question.kind];
-  const asksMore = asksReason || asksPhoto || photos.length > 0 || question.kind === 'photo';
+  const isRows = question.kind === 'rows';
+  const optional = !state.required && !CALCULATED.has(question.kind);
+  const asksMore = asksPhoto || photos.length > 0 || question.kind === 'photo';
   return (
-    <Column id={questionAnchor(question.key)} render="section" aria-label={question.label}>
-      <Column padding="$4" gap="$3">
+    <Column
+      id={`question-${state.path}`}
+      render="section"
+      aria-label={question.label}
+      // What is out of sight is neither laid out nor painted: a section may be hundreds long.
+      style={{ contentVisibility: 'auto', containIntrinsicSize: 'auto 180px' }}
+    >
+      <Column
+        padding="$4"
+        gap="$3"
+        {...(question.follows
+          ? { marginLeft: '$4', borderLeftWidth: 3, borderColor: '$trail' }
+          : {})}
+      >
         <Column gap="$1">
           <Body render="h3" margin={0} strong fontSize="$4" lineHeight="$4">
             {question.label}
-            {question.required ? '' : ' '}
-            {question.required ? null : (
+            {optional ? ' ' : ''}
+            {optional ? (
               <Body small quiet>
                 (if there is something)
               </Body>
-            )}
+            ) : null}
           </Body>
           {question.help ? (
             <Body small quiet>
@@ -38,34 +70,68 @@ export const QuestionBlock = memo(function QuestionBlock({ state, locked }: Part
             </Body>
           ) : null}
         </Column>
+        {state.closedOut ? <ClosedOut state={state} locked={locked} /> : null}
+        {!locked && state.answer === null && !state.closedOut ? (
+          <>
+            <Offered state={state} />
+            <LastTime state={state} />
+          </>
+        ) : null}
         {Part ? <Part state={state} locked={locked} /> : null}
+        {isRows ? <RowsBlock state={state} locked={locked} /> : null}
+        {state.messages.map((message) => (
+          <Notice key={message.words} tone={message.tone === 'warning' ? 'eyes' : 'info'}>
+            {message.words}
+          </Notice>
+        ))}
+        {state.looseEnds
+          .filter((end) => end.missing === 'check' || end.missing === 'second person')
+          .map((end) => (
+            <Body key={end.words} eyes strong role="alert">
+              {end.words}
+            </Body>
+          ))}
         {asksReason ? <Reason state={state} locked={locked} /> : null}
-        {asksMore ||
-        (!locked && question.kind !== 'signature' && question.kind !== 'acknowledge') ? (
+        {asksMore || (!locked && TAKES_PHOTOS.has(question.kind)) ? (
           <PhotoStrip state={state} locked={locked} />
         ) : null}
-        {finding && finding.severity >= 2 ? <ProposedAction state={state} locked={locked} /> : null}
+        {!isRows && (findings[0]?.severity ?? 0) >= 2 ? (
+          <ProposedAction state={state} locked={locked} />
+        ) : null}
       </Column>
       <Rule />
     </Column>
   );
 });
 
+/** Comes into view and takes the focus when this question is sought. */
+function useSought(path: string): void {
+  const session = useSheetSession();
+  const isSought = useStore(session.sought, (sought) => sought.path === path);
+  useEffect(() => {
+    if (!isSought) return;
+    const element = document.getElementById(`question-${path}`);
+    element?.scrollIntoView({ block: 'start' });
+    element
+      ?.querySelector<HTMLElement>('input:not([hidden]), textarea, button')
+      ?.focus({ preventScroll: true });
+    session.seek(null);
+  }, [isSought, path, session]);
+}
+
 function Reason({ state, locked }: PartProps) {
   const session = useSheetSession();
-  const path = reasonPath(state.question.key);
-  const kept = typeof state.reason?.value === 'string' ? state.reason.value : '';
-  const draft = useDraft(kept, (text) => {
-    if (text.trim()) void session.write(path, 'answer', text.trim());
-    else if (state.reason) void session.write(path, 'clear', null);
-  });
+  const path = reasonPath(state.path);
   return (
-    <Input
+    <DictatedInput
       label="In a word, why?"
-      value={draft.text}
       lines={2}
-      onChange={locked ? () => undefined : draft.change}
-      onLeave={draft.settle}
+      locked={locked}
+      kept={state.reason ? textOf(state.reason.value) : ''}
+      keep={(text) => {
+        if (text.trim()) return session.write(path, 'answer', text.trim());
+        return state.reason ? session.write(path, 'clear', null) : Promise.resolve(null);
+      }}
     />
   );
 }
@@ -75,7 +141,7 @@ function ProposedAction({ state, locked }: PartProps) {
   const session = useSheetSession();
   const [open, setOpen] = useState(false);
   const actions = useActionsOf(session.sheet);
-  const opened = actions?.find((action) => action.key === state.question.key);
+  const opened = actions?.find((action) => action.key === state.path);
   if (opened)
     return (
       <Row gap="$2" alignItems="flex-start">
@@ -85,7 +151,8 @@ function ProposedAction({ state, locked }: PartProps) {
         </Body>
       </Row>
     );
-  if (locked || !state.finding) return null;
+  const [finding] = state.findings;
+  if (locked || !finding) return null;
   return (
     <>
       <Row>
@@ -94,10 +161,10 @@ function ProposedAction({ state, locked }: PartProps) {
           onPress={() => setOpen(true)}
           label={`Open an action for ${state.question.label}`}
         >
-          Open an action{state.finding.proposedAction ? `: ${state.finding.proposedAction}` : ''}
+          Open an action{finding.proposedAction ? `: ${finding.proposedAction}` : ''}
         </Button>
       </Row>
-      {open ? <ActionDialog finding={state.finding} onClose={() => setOpen(false)} /> : null}
+      {open ? <ActionDialog finding={finding} onClose={() => setOpen(false)} /> : null}
     </>
   );
 }

@@ -24,7 +24,7 @@ export function SectionTrail({ sections, here, onGo }: SectionTrailProps) {
   return (
     <Row render="nav" aria-label="Sections" marginHorizontal={-12}>
       {sections.map((state, index) => {
-        const done = state.questions.every((question) => question.looseEnds.length === 0);
+        const done = state.looseEnds.length === 0;
         const isHere = state.section.id === here;
         return (
           <Row key={state.section.id} flexGrow={index === 0 ? 0 : 1}>

@@ -1,5 +1,7 @@
 import { useLocalSearchParams, useRouter } from 'expo-router';
-import { useEffect, useState } from 'react';
+import { blanksIn, type QuestionState, type SectionState } from '@ant-trail/core/sheet';
+import { useDeferredValue, useEffect, useState } from 'react';
+import { useStore } from 'zustand';
 import { Column, Row, Scroll } from '@/design/box.tsx';
 import { Button } from '@/design/button.tsx';
 import { ActionBar } from '@/design/action-bar.tsx';
@@ -8,8 +10,11 @@ import { Notice } from '@/design/notice.tsx';
 import { Body, Heading } from '@/design/text.tsx';
 import { useMe } from '@/features/accounts/session.ts';
 import { usePhone } from '@/features/sync/phone.tsx';
+import { BeginWith } from './begin-with.tsx';
+import { CloseOut } from './close-out.tsx';
 import { FinishDialog } from './finish-dialog.tsx';
-import { QuestionBlock, questionAnchor } from './question-block.tsx';
+import { TakeSection } from './offered.tsx';
+import { QuestionBlock } from './question-block.tsx';
 import { SectionTrail } from './section-trail.tsx';
 import { SheetSessionContext, useSheetSession, useSheetState } from './sheet-context.tsx';
 import { openSession, type SheetSession } from './sheet-session.ts';
@@ -52,30 +57,38 @@ export function SheetScreen() {
   );
 }
 
+/**
+ * The questions of a section as they are drawn: what an answer changes shows at once, and what it
+ * reveals follows as soon as the phone has a moment, so that it never holds up the next tap.
+ */
+function useShown(here: SectionState | undefined): readonly QuestionState[] {
+  const before = useDeferredValue(here);
+  if (!here) return [];
+  if (before?.section.id !== here.section.id) return here.questions;
+  const known = new Set(before.questions.map(({ path }) => path));
+  return here.questions.filter(({ path }) => known.has(path));
+}
+
 function OpenedSheet() {
-  const { site, job } = useSheetSession().context;
+  const session = useSheetSession();
+  const { site, job } = session.context;
   const state = useSheetState();
+  const trouble = useStore(session.trouble, ({ words }) => words);
   const router = useRouter();
   const [chosen, setChosen] = useState<string | null>(null);
   const [finishing, setFinishing] = useState(false);
-  const [jump, setJump] = useState<{ key: string } | null>(null);
   const sections = state.sections.filter((section) => section.questions.length > 0);
-  const firstOpen = sections.find((s) => s.questions.some((q) => q.looseEnds.length > 0));
+  const firstOpen = sections.find((section) => section.looseEnds.length > 0);
   const [start] = useState(firstOpen?.section.id ?? sections[0]?.section.id);
   const here = sections.find((s) => s.section.id === (chosen ?? start)) ?? sections[0];
   const index = here ? sections.indexOf(here) : 0;
   const following = sections[index + 1];
   const locked = state.stage === 'finished' || state.stage === 'approved';
   const loose = state.looseEnds;
-
-  useEffect(() => {
-    if (!jump) return;
-    const element = document.getElementById(questionAnchor(jump.key));
-    element?.scrollIntoView({ block: 'start' });
-    element
-      ?.querySelector<HTMLElement>('input:not([hidden]), textarea, button')
-      ?.focus({ preventScroll: true });
-  }, [jump]);
+  const waits = here !== undefined && state.waiting.includes(here.section.id);
+  const blocking = sections.find((section) => section.looseEnds.length > 0);
+  const blanks = here ? blanksIn(here.questions) : [];
+  const shown = useShown(here);
 
   const go = (section: string): void => {
     setChosen(section);
@@ -85,7 +98,7 @@ function OpenedSheet() {
     const [end] = loose;
     if (!end) return;
     setChosen(end.section);
-    setJump({ key: end.key });
+    session.seek(end.key);
   };
   return (
     <FieldPage>
@@ -104,12 +117,20 @@ function OpenedSheet() {
             {here?.section.title}, {here?.answered} of {here?.asked}
           </Body>
           <Body small quiet>
+            {typeof state.score?.percent === 'number'
+              ? `${Math.round(state.score.percent)} % · `
+              : ''}
             {loose.length === 0
               ? 'nothing missing'
               : `${loose.length} ${loose.length === 1 ? 'loose end' : 'loose ends'} in all`}
           </Body>
         </Row>
       </FieldHead>
+      {trouble ? (
+        <Notice tone="eyes" mark="needs eyes" alert>
+          {trouble}
+        </Notice>
+      ) : null}
       <Scroll render="main" id="sheet-scroll">
         {state.stage === 'returned' ? (
           <Notice tone="info" mark="returned">
@@ -123,9 +144,21 @@ function OpenedSheet() {
               : 'Finished. The office reads it next.'}
           </Notice>
         ) : null}
-        {here?.questions.map((question) => (
-          <QuestionBlock key={question.question.key} state={question} locked={locked} />
+        {waits ? (
+          <Notice tone="info" mark="planned">
+            {blocking?.section.title} comes first: {blocking?.looseEnds[0]?.words}.
+          </Notice>
+        ) : null}
+        {index === 0 && !locked ? <BeginWith /> : null}
+        {here && !locked && !waits ? <TakeSection questions={here.questions} /> : null}
+        {shown.map((question) => (
+          <QuestionBlock key={question.path} state={question} locked={locked || waits} />
         ))}
+        {blanks.length > 1 && !locked && !waits ? (
+          <Row padding="$4">
+            <CloseOut blanks={blanks} where={here?.section.title ?? 'this section'} />
+          </Row>
+        ) : null}
         {following ? (
           <Row padding="$4">
             <Button onPress={() => go(following.section.id)}>
@@ -149,7 +182,7 @@ function OpenedSheet() {
           onEdit={(section, key) => {
             setFinishing(false);
             setChosen(section);
-            setJump({ key });
+            session.seek(key);
           }}
         />
       ) : null}

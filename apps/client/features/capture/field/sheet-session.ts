@@ -1,11 +1,14 @@
 import type { Series } from '@ant-trail/contract/capture';
 import type { Job, Visit } from '@ant-trail/contract/planning';
 import type { Site } from '@ant-trail/contract/sites';
-import type { AnswerValue, Entry, EntryDraft, EntryKind } from '@ant-trail/core/log';
-import { photoPath } from '@ant-trail/core/log';
+import type { AnswerValue, Entry, EntryKind, PhotoValue } from '@ant-trail/core/log';
+import { blanksPath, filePath, photoPath } from '@ant-trail/core/log';
 import {
+  byPath,
   OpenSheet,
   problemWithEntry,
+  type LastAnswer,
+  type LastAnswers,
   type SheetPlan,
   type SheetState,
   type TemplateVersion,
@@ -13,10 +16,10 @@ import {
 import { liveQuery } from 'dexie';
 import { createStore, type StoreApi } from 'zustand';
 import { newId } from '@/device/identity.ts';
-import type { LocalStore } from '@/device/local-store.ts';
-import { takePicture } from '@/device/picture.ts';
+import { earlierId, type LocalStore } from '@/device/local-store.ts';
+import { takeFile, takePicture } from '@/device/picture.ts';
 import { planFor } from '@/features/planning/field/trail.ts';
-import { keepEntry } from '@/features/sync/outbox.ts';
+import { entryFrom, keepEntries } from '@/features/sync/outbox.ts';
 
 export interface SheetContext {
   readonly job: Job;
@@ -24,6 +27,8 @@ export interface SheetContext {
   readonly site: Site;
   readonly version: TemplateVersion;
   readonly series: ReadonlyMap<string, Series['points']>;
+  /** What the visit before has to offer; null when there was none. */
+  readonly earlier: { readonly day: string; readonly answers: LastAnswers } | null;
 }
 
 export interface Written {
@@ -31,11 +36,30 @@ export interface Written {
   readonly reason?: string;
 }
 
+/** One thing said about one path. */
+export interface Change extends Written {
+  readonly path: string;
+  readonly kind: EntryKind;
+  readonly value: AnswerValue | null;
+}
+
+const NOT_KEPT =
+  'This phone could not keep what you said last; its storage may be full. Free some space, then say it again.';
+
 /** A sheet open on the phone: folds what is kept here, and keeps what the person adds. */
 export class SheetSession {
   readonly state: StoreApi<SheetState>;
-  private readonly open: OpenSheet;
+  /** The question that is to be shown next, wherever it stands. */
+  readonly sought: StoreApi<{ readonly path: string | null }> = createStore(() => ({ path: null }));
+  /** Why the last thing said is not kept; null when it is. */
+  readonly trouble: StoreApi<{ readonly words: string | null }> = createStore(() => ({
+    words: null,
+  }));
+  private open: OpenSheet;
   private readonly plan: SheetPlan;
+  /** Every entry the state is made from: what is kept, and what is in line to be. */
+  private readonly folded = new Map<string, Entry>();
+  private line: Promise<unknown> = Promise.resolve();
   private readonly subscription: { unsubscribe: () => void };
 
   constructor(
@@ -47,10 +71,13 @@ export class SheetSession {
   ) {
     this.plan = planFor(context.version);
     this.open = new OpenSheet(this.plan);
+    for (const entry of entries) this.folded.set(entry.id, entry);
     this.state = createStore(() => this.open.add(entries));
-    // Entries of other people arrive by sync while the sheet is open.
-    this.subscription = liveQuery(() => entriesFor(store, this.sheet)).subscribe((kept) => {
-      this.state.setState(this.open.add(kept), true);
+    // Entries of other people arrive by sync while the sheet is open; own ones are folded already,
+    // and reading all of them again after each answer would make a long sheet slow.
+    this.subscription = liveQuery(() => idsFor(store, this.sheet)).subscribe((ids) => {
+      const unknown = ids.filter((id) => !this.folded.has(id));
+      if (unknown.length > 0) void this.line.then(() => this.takeIn(unknown));
     });
   }
 
@@ -63,39 +90,105 @@ export class SheetSession {
   }
 
   /** Keeps an entry. Gives the words for the person when it can't be one, null when it is kept. */
-  async write(
+  write(
     path: string,
     kind: EntryKind,
     value: AnswerValue | null,
     more: Written = {},
   ): Promise<string | null> {
-    const draft: EntryDraft = {
-      sheet: this.sheet,
-      path,
-      kind,
-      value,
-      ...more,
-      seen: this.open.headsOf(path),
-      by: this.person,
-    };
-    const problem = problemWithEntry(this.plan, {
-      ...draft,
-      id: '',
-      device: '',
-      at: '',
-      prev: null,
-    });
-    if (problem) return problem;
-    const entry = await keepEntry(this.store, draft);
-    this.state.setState(this.open.add([entry]), true);
+    return this.writeAll([{ path, kind, value, ...more }]);
+  }
+
+  /**
+   * Keeps several entries in one go: all of them, or none and the words for the person. What was
+   * said shows at once, and is taken back with words should the phone fail to keep it.
+   */
+  async writeAll(changes: readonly Change[]): Promise<string | null> {
+    const entries = changes.map((change) =>
+      entryFrom({
+        ...change,
+        sheet: this.sheet,
+        seen: this.open.headsOf(change.path),
+        by: this.person,
+      }),
+    );
+    for (const entry of entries) {
+      const problem = problemWithEntry(this.plan, entry);
+      if (problem) return problem;
+    }
+    this.fold(entries);
+    // One after the other, so that the chain of this phone's entries follows what was said.
+    const kept = this.line.then(() => this.keep(entries));
+    this.line = kept;
+    return kept;
+  }
+
+  private async keep(entries: readonly Entry[]): Promise<string | null> {
+    try {
+      await keepEntries(this.store, entries);
+    } catch {
+      this.takeBack(entries);
+      this.trouble.setState({ words: NOT_KEPT });
+      return NOT_KEPT;
+    }
+    if (this.trouble.getState().words !== null) this.trouble.setState({ words: null });
     this.changed();
     return null;
   }
 
-  /** Takes a picture into the sheet. Gives the words for the person when it can't. */
-  async addPhoto(key: string, file: Blob): Promise<string | null> {
+  /** Shows the sheet as if these had not been said. */
+  private takeBack(entries: readonly Entry[]): void {
+    for (const { id } of entries) this.folded.delete(id);
+    this.open = new OpenSheet(this.plan);
+    this.state.setState(this.open.add([...this.folded.values()]), true);
+  }
+
+  private fold(entries: readonly Entry[]): void {
+    for (const entry of entries) this.folded.set(entry.id, entry);
+    this.state.setState(this.open.add(entries), true);
+  }
+
+  private async takeIn(ids: readonly string[]): Promise<void> {
+    const unknown = ids.filter((id) => !this.folded.has(id));
+    const kept = await this.store.entries.bulkGet([...unknown]);
+    if (unknown.length > 0) this.fold(kept.flatMap((entry) => (entry ? [entry.body] : [])));
+  }
+
+  /** Adds a picture to a question. Gives the words for the person when it can't. */
+  async addPhoto(path: string, file: Blob): Promise<string | null> {
+    const taken = await this.takePicture(file);
+    return typeof taken === 'string'
+      ? taken
+      : this.write(photoPath(path, newId()), 'answer', taken);
+  }
+
+  /** Keeps a picture's bytes here, to be sent. Gives what it is called by, or why it can't. */
+  async takePicture(file: Blob): Promise<PhotoValue | string> {
     try {
       const { value, bytes } = await takePicture(file, new Date());
+      await this.keepBytes(value, bytes);
+      return value;
+    } catch (error) {
+      return error instanceof Error ? error.message : 'The photo could not be kept.';
+    }
+  }
+
+  /** Takes a recording or another file into the sheet. Gives the words when it can't. */
+  async addFile(path: string, file: File, seconds?: number): Promise<string | null> {
+    try {
+      const value = await takeFile(file, new Date(), seconds);
+      await this.keepBytes(value, file);
+      return await this.write(filePath(path, newId()), 'answer', value);
+    } catch (error) {
+      return error instanceof Error ? error.message : 'The file could not be kept.';
+    }
+  }
+
+  private async keepBytes(
+    value: { sha256: string; type: string; takenAt: string },
+    bytes: Blob,
+  ): Promise<void> {
+    try {
       await this.store.photos.put({
         sha256: value.sha256,
         bytes,
@@ -106,12 +199,30 @@ export class SheetSession {
         refused: null,
         uploadUrl: null,
       });
-      return await this.write(photoPath(key, newId()), 'answer', value);
-    } catch (error) {
-      return error instanceof Error ? error.message : 'The photo could not be kept.';
+    } catch {
+      throw new Error(NOT_KEPT);
     }
   }
+
+  /** Closes these blanks out as not applicable; one entry, so that one step undoes it. */
+  closeOut(paths: readonly string[]): Promise<string | null> {
+    return this.write(blanksPath(newId()), 'answer', { closed: paths });
+  }
+
+  /** Takes answers of the visit before over as answers of this one. */
+  async takeOver(answers: readonly LastAnswer[]): Promise<void> {
+    const refused = await this.writeAll(answers.map((answer) => ({ ...answer, kind: 'answer' })));
+    if (refused) this.trouble.setState({ words: refused });
+  }
+
+  /** Has a question show itself; null when it has. */
+  seek(path: string | null): void {
+    this.sought.setState({ path });
+  }
 }
+
+const idsFor = (store: LocalStore, sheet: string): Promise<string[]> =>
+  store.entries.where('sheet').equals(sheet).primaryKeys();
 
 async function entriesFor(store: LocalStore, sheet: string): Promise<Entry[]> {
   const kept = await store.entries.where('sheet').equals(sheet).toArray();
@@ -135,8 +246,16 @@ export async function openSession(
     .equals([site.id, version.template])
     .toArray();
   const points = new Map(series.map((each) => [each.key, each.points]));
+  const earlier = await store.earlier.get(earlierId(site.id, version.template));
   return new SheetSession(
-    { job, visit, site, version, series: points },
+    {
+      job,
+      visit,
+      site,
+      version,
+      series: points,
+      earlier: earlier ? { day: earlier.day, answers: byPath(earlier.answers) } : null,
+    },
     store,
     person,
     changed,

@@ -1,11 +1,11 @@
 import { Lines } from '@/design/choose.tsx';
-import { useSheetSession, type PartProps } from '../field/sheet-context.tsx';
+import { useAnswer, type PartProps } from '../field/sheet-context.tsx';
 
 const READ = [{ value: 'yes', label: 'Yes, it is so' }] as const;
 
 /** An instruction to acknowledge. */
 export function AcknowledgePart({ state, locked }: PartProps) {
-  const session = useSheetSession();
+  const give = useAnswer(state);
   const done = state.answer !== null;
   return (
     <Lines
@@ -13,11 +13,7 @@ export function AcknowledgePart({ state, locked }: PartProps) {
       label={state.question.label}
       options={READ}
       chosen={done ? ['yes'] : []}
-      onPress={() =>
-        void (done
-          ? session.write(state.question.key, 'clear', null)
-          : session.write(state.question.key, 'answer', true))
-      }
+      onPress={() => void give(done ? null : true)}
       disabled={locked}
     />
   );

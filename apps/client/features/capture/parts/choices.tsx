@@ -1,5 +1,8 @@
+import { ownAnswer, ownWords, type Option } from '@ant-trail/core/sheet';
+import { Column } from '@/design/box.tsx';
 import { Lines, Segments } from '@/design/choose.tsx';
-import { useSheetSession, type PartProps } from '../field/sheet-context.tsx';
+import { useAnswer, type PartProps } from '../field/sheet-context.tsx';
+import { DraftInput } from './draft-input.tsx';
 
 const YES_NO = [
   { value: 'yes', label: 'Yes' },
@@ -9,12 +12,8 @@ const YES_NO = [
 
 /** Pressing what is chosen already takes the answer away again. */
 function useToggle(state: PartProps['state']): (value: string) => void {
-  const session = useSheetSession();
-  const { key } = state.question;
-  return (value) => {
-    if (state.answer?.value === value) void session.write(key, 'clear', null);
-    else void session.write(key, 'answer', value);
-  };
+  const give = useAnswer(state);
+  return (value) => void give(state.answer?.value === value ? null : value);
 }
 
 export function YesNoPart({ state, locked }: PartProps) {
@@ -31,40 +30,100 @@ export function YesNoPart({ state, locked }: PartProps) {
   );
 }
 
-export function ChoicePart({ state, locked }: PartProps) {
+const PERFORMED = [
+  { value: 'done', label: 'Performed' },
+  { value: 'not', label: 'Not performed' },
+] as const;
+
+export function PerformedPart({ state, locked }: PartProps) {
   const toggle = useToggle(state);
-  if (state.question.kind !== 'choice') return null;
   return (
-    <Lines
+    <Segments
       label={state.question.label}
-      options={state.question.options.map(({ key, label }) => ({ value: key, label }))}
-      chosen={typeof state.answer?.value === 'string' ? [state.answer.value] : []}
+      options={PERFORMED}
+      chosen={PERFORMED.map(({ value }) => value).filter((value) => value === state.answer?.value)}
       onPress={toggle}
       disabled={locked}
     />
   );
 }
 
+const asLines = (options: readonly Option[]) =>
+  options.map(({ key, label }) => ({ value: key, label }));
+
+export function ChoicePart({ state, locked }: PartProps) {
+  const give = useAnswer(state);
+  const toggle = useToggle(state);
+  const { question } = state;
+  if (question.kind !== 'choice') return null;
+  const chosen = typeof state.answer?.value === 'string' ? state.answer.value : '';
+  return (
+    <Column gap="$2">
+      <Lines
+        label={question.label}
+        options={asLines(question.options)}
+        chosen={[chosen]}
+        onPress={toggle}
+        disabled={locked}
+      />
+      {question.somethingElse ? (
+        <SomethingElse
+          kept={ownWords(chosen) ?? ''}
+          locked={locked}
+          onKeep={(words) => {
+            const changes = words !== '' || ownWords(chosen) !== null;
+            return changes ? give(words ? ownAnswer(words) : null) : Promise.resolve(null);
+          }}
+        />
+      ) : null}
+    </Column>
+  );
+}
+
 export function ChoicesPart({ state, locked }: PartProps) {
-  const session = useSheetSession();
+  const give = useAnswer(state);
   const { question } = state;
   if (question.kind !== 'choices') return null;
   const chosen = Array.isArray(state.answer?.value) ? (state.answer.value as string[]) : [];
-  const toggle = (value: string): void => {
-    const next = chosen.includes(value)
-      ? chosen.filter((key) => key !== value)
-      : [...chosen, value];
-    if (next.length === 0) void session.write(question.key, 'clear', null);
-    else void session.write(question.key, 'answer', next);
-  };
+  const keep = (next: readonly string[]) => give(next.length > 0 ? next : null);
+  const offered = chosen.filter((key) => ownWords(key) === null);
+  const own = chosen.find((key) => ownWords(key) !== null);
   return (
-    <Lines
-      several
-      label={question.label}
-      options={question.options.map(({ key, label }) => ({ value: key, label }))}
-      chosen={chosen}
-      onPress={toggle}
-      disabled={locked}
-    />
+    <Column gap="$2">
+      <Lines
+        several
+        label={question.label}
+        options={asLines(question.options)}
+        chosen={chosen}
+        onPress={(value) =>
+          void keep(
+            chosen.includes(value) ? chosen.filter((key) => key !== value) : [...chosen, value],
+          )
+        }
+        disabled={locked}
+      />
+      {question.somethingElse ? (
+        <SomethingElse
+          kept={own ? (ownWords(own) ?? '') : ''}
+          locked={locked}
+          onKeep={(words) => keep(words ? [...offered, ownAnswer(words)] : offered)}
+        />
+      ) : null}
+    </Column>
   );
 }
+
+interface SomethingElseProps {
+  readonly kept: string;
+  readonly locked: boolean;
+  readonly onKeep: (words: string) => Promise<string | null>;
+}
+
+const SomethingElse = ({ kept, locked, onKeep }: SomethingElseProps) => (
+  <DraftInput
+    label="Something else"
+    kept={kept}
+    locked={locked}
+    keep={(words) => onKeep(words.trim())}
+  />
+);

@@ -1,41 +1,62 @@
-import { driftAtEnd, readNumber, sayRange, writeNumber, writeUnit } from '@ant-trail/core/measure';
-import { judgeReading, type NumberQuestion } from '@ant-trail/core/sheet';
+import {
+  convert,
+  driftAtEnd,
+  patternAtEnd,
+  rangeIn,
+  readNumber,
+  sayRange,
+  unitFor,
+  writeEntered,
+  writeUnit,
+} from '@ant-trail/core/measure';
+import {
+  inUnit,
+  judgeReading,
+  numberOf,
+  type InstrumentQuestion,
+  type NumberQuestion,
+} from '@ant-trail/core/sheet';
+import { useState } from 'react';
 import { Column, Row } from '@/design/box.tsx';
 import { Input } from '@/design/input.tsx';
 import { Mark } from '@/design/mark.tsx';
 import { Sparkline, type SparkPoint } from '@/design/sparkline.tsx';
 import { Body, Figure } from '@/design/text.tsx';
+import { useUnitSystem } from '@/design/unit-system.ts';
 import { useMe } from '@/features/accounts/session.ts';
 import { sayPast } from '@/features/planning/wording.ts';
-import { useSheetSession, type PartProps } from '../field/sheet-context.tsx';
+import { useAnswer, useSheetSession, type PartProps } from '../field/sheet-context.tsx';
 import { useDraft } from './use-draft.ts';
 
 const SHOWN = 6;
 
 /** A reading: what was typed is judged at every key, beside the range and the last values. */
 export function NumberPart({ state, locked }: PartProps) {
-  const session = useSheetSession();
-  const { question } = state;
-  const unit = question.kind === 'number' ? question.unit : '1';
-  const kept =
-    typeof state.answer?.value === 'number' && question.kind === 'number'
-      ? writeNumber(state.answer.value, question.decimals)
-      : '';
+  const give = useAnswer(state);
+  const system = useUnitSystem();
+  const { question, expected } = state;
+  const quantity = question.kind === 'number' || question.kind === 'instrument' ? question : null;
+  const units = quantity ? [quantity.unit, ...(quantity.alsoIn ?? [])] : ['1'];
+  const own = units[0] ?? '1';
+  const [picked, setPicked] = useState<string | null>(null);
+  const unit = state.answer?.unit ?? picked ?? unitFor(units, system) ?? own;
+  const entered = state.answer ? numberOf(state.answer.value) : null;
+  const kept = entered === null || !quantity ? '' : sayKept(quantity, entered, unit);
   const draft = useDraft(kept, (text) => {
-    if (!text.trim()) {
-      if (state.answer) void session.write(question.key, 'clear', null);
-      return;
-    }
-    const read = readNumber(text);
-    if ('value' in read && read.value !== state.answer?.value)
-      void session.write(question.key, 'answer', read.value, { unit });
+    const read = text.trim() ? readNumber(text) : null;
+    if (!read) return give(null);
+    const isNew = 'value' in read && read.value !== entered;
+    return isNew ? give(read.value, unit) : Promise.resolve(null);
   });
-  if (question.kind !== 'number') return null;
+  if (!quantity) return null;
   const read = draft.text.trim() ? readNumber(draft.text) : null;
-  const value = read && 'value' in read ? read.value : null;
-  const problem = read && 'problem' in read ? read.problem : undefined;
-  const alert = value === null ? null : judgeReading(question, value);
-  const written = writeUnit(question.unit);
+  const value = read && 'value' in read ? inUnit(read.value, unit, own) : null;
+  const problem = read && 'problem' in read ? read.problem : (draft.refused ?? undefined);
+  const alert = value === null ? null : judgeReading(quantity, value, expected);
+  const written = writeUnit(unit);
+  // A value keeps the unit it was entered in: pressing a box must never change a reading.
+  const choosing = units.length > 1 && !locked && draft.text === '';
+  const following = units[(units.indexOf(unit) + 1) % units.length] ?? own;
   return (
     <Column gap="$2">
       <Row gap="$2" alignItems="stretch">
@@ -53,24 +74,23 @@ export function NumberPart({ state, locked }: PartProps) {
           />
         </Column>
         {written ? (
-          <Column
-            minWidth={72}
-            height={57}
-            paddingHorizontal="$2"
-            alignItems="center"
-            justifyContent="center"
-            borderWidth={1}
-            borderColor="$rule"
-            borderTopLeftRadius="$sharp"
-            borderTopRightRadius="$leaf"
-            borderBottomRightRadius="$leaf"
-            borderBottomLeftRadius="$leaf"
-          >
-            <Body strong>{written}</Body>
-          </Column>
+          <UnitBox
+            written={written}
+            {...(choosing
+              ? {
+                  onPress: () => setPicked(following),
+                  label: `Enter in ${writeUnit(following)} instead`,
+                }
+              : {})}
+          />
         ) : null}
       </Row>
-      <Past question={question} value={value} />
+      {value !== null && unit !== own ? (
+        <Body small quiet>
+          That is {sayKept(quantity, Number(value.toPrecision(5)), own)} {writeUnit(own)}.
+        </Body>
+      ) : null}
+      <Past state={state} question={quantity} value={value} shownIn={unit} />
       {alert ? (
         <Row gap="$2" alignItems="flex-start" role="alert">
           <Column paddingTop={2}>
@@ -85,34 +105,81 @@ export function NumberPart({ state, locked }: PartProps) {
   );
 }
 
+const sayKept = (question: NumberQuestion | InstrumentQuestion, value: number, unit: string) =>
+  writeEntered(value, unit === question.unit ? question.decimals : undefined);
+
+interface UnitBoxProps {
+  readonly written: string;
+  readonly onPress?: () => void;
+  readonly label?: string;
+}
+
+/** The unit beside the field; where there are others to enter it in, pressing takes the next. */
+function UnitBox({ written, onPress, label }: UnitBoxProps) {
+  return (
+    <Column
+      {...(onPress ? { render: 'button' as const, onPress, 'aria-label': label } : {})}
+      minWidth={72}
+      height={57}
+      paddingHorizontal="$2"
+      alignItems="center"
+      justifyContent="center"
+      borderWidth={onPress ? 2 : 1}
+      borderColor={onPress ? '$sand' : '$rule'}
+      borderTopLeftRadius="$sharp"
+      borderTopRightRadius="$leaf"
+      borderBottomRightRadius="$leaf"
+      borderBottomLeftRadius="$leaf"
+    >
+      <Body strong>{written}</Body>
+    </Column>
+  );
+}
+
 function askedFor({ asksReason, asksPhoto }: PartProps['state']): string {
   if (asksReason && asksPhoto) return ' A photo and a word, please.';
   if (asksPhoto) return ' A photo, please.';
   return asksReason ? ' A word, please.' : '';
 }
 
-/** The last values with the new one, the expected range, and a drift where there is one. */
-function Past({ question, value }: { question: NumberQuestion; value: number | null }) {
+interface PastProps {
+  readonly state: PartProps['state'];
+  readonly question: NumberQuestion | InstrumentQuestion;
+  /** In the question's unit, like the earlier values. */
+  readonly value: number | null;
+  readonly shownIn: string;
+}
+
+/** The last values with the new one, the expected range, and what is out of pattern. */
+function Past({ state, question, value, shownIn }: PastProps) {
   const { series } = useSheetSession().context;
   const { organisation } = useMe();
-  const earlier = (series.get(question.key) ?? []).slice(-SHOWN);
-  const range = question.expected;
-  const unit = writeUnit(question.unit);
+  const all = series.get(state.path) ?? [];
+  const earlier = all.slice(-SHOWN);
+  const range = state.expected;
+  const judge = (reading: number): boolean => judgeReading(question, reading, range) !== null;
   const points: SparkPoint[] = earlier.map((point) => ({
     label: sayPast(point.at, organisation.timeZone),
     value: point.value,
-    out: judgeReading(question, point.value) !== null,
+    out: judge(point.value),
   }));
   const last = earlier.at(-1);
-  if (value !== null)
-    points.push({ label: 'now', value, out: judgeReading(question, value) !== null });
-  const drift = driftAtEnd(points.map((point) => point.value));
+  if (value !== null) points.push({ label: 'now', value, out: judge(value) });
+  const values = [...all.map((point) => point.value), ...(value === null ? [] : [value])];
+  const drift = driftAtEnd(values);
+  // One is enough to look twice; which others hold as well helps nobody on site.
+  const [pattern] = value === null ? [] : patternAtEnd(values).filter(({ rule }) => rule !== 3);
+  const shown = (number: number): string =>
+    shownIn === question.unit
+      ? writeEntered(number, question.decimals)
+      : String(Number(convert(number, question.unit, shownIn).toPrecision(4)));
+  const unit = writeUnit(shownIn);
   return (
     <Column gap="$1">
       {points.length > 1 ? (
         <Sparkline
           points={points}
-          range={range}
+          range={range ?? undefined}
           name={`${question.label}: ${points.map((p) => `${p.label} ${p.value}`).join(', ')}`}
         />
       ) : null}
@@ -121,19 +188,24 @@ function Past({ question, value }: { question: NumberQuestion; value: number | n
           <Body small quiet>
             Last time{' '}
             <Figure small quiet>
-              {writeNumber(last.value, question.decimals)} {unit}
+              {shown(last.value)} {unit}
             </Figure>
             {range ? '.' : ''}
           </Body>
         ) : null}
         {range ? (
           <Body small quiet>
-            Expected {sayRange(range, unit)}.
+            Expected {sayRange(rangeIn(range, question.unit, shownIn), unit)}.
           </Body>
         ) : null}
         {drift ? (
           <Body small eyes strong>
             {drift.direction === 'rising' ? 'Rising' : 'Falling'} for {drift.readings} visits.
+          </Body>
+        ) : null}
+        {pattern ? (
+          <Body small eyes strong>
+            Unusual: {pattern.words}.
           </Body>
         ) : null}
       </Row>

@@ -1,3 +1,4 @@
+import { COVER_PATH, type Shape } from '@ant-trail/core/log';
 import { View } from '@tamagui/core';
 import type { Photo, QuestionState } from '@ant-trail/core/sheet';
 import { useRef, useState } from 'react';
@@ -6,8 +7,10 @@ import { Button } from '@/design/button.tsx';
 import { Dialog } from '@/design/dialog.tsx';
 import { Input } from '@/design/input.tsx';
 import { Body } from '@/design/text.tsx';
+import { Tick } from '@/design/tick.tsx';
 import { KeptPicture } from '@/features/media/kept-picture.tsx';
-import { useSheetSession } from '../field/sheet-context.tsx';
+import { Drawing } from './drawing.tsx';
+import { useSheetSession, useSheetState } from '../field/sheet-context.tsx';
 
 /** The photos of a question, each with its comment, and the way to add one. */
 export function PhotoStrip({ state, locked }: { state: QuestionState; locked: boolean }) {
@@ -16,7 +19,8 @@ export function PhotoStrip({ state, locked }: { state: QuestionState; locked: bo
   const [problem, setProblem] = useState<string | null>(null);
   const [busy, setBusy] = useState(false);
   const [opened, setOpened] = useState<string | null>(null);
-  const { key, label } = state.question;
+  const { label } = state.question;
+  const { path: key } = state;
   const wanted = state.looseEnds.some((end) => end.missing === 'photo');
   const take = async (files: FileList | null) => {
     setBusy(true);
@@ -79,7 +83,7 @@ function Thumb({ photo, onPress }: { photo: Photo; onPress: () => void }) {
       onPress={onPress}
       aria-label={`Photo: ${photo.value.comment || 'no comment yet'}`}
     >
-      <KeptPicture sha256={photo.value.sha256} alt="" cover />
+      <KeptPicture sha256={photo.value.sha256} alt="" cover marks={photo.value} />
     </View>
   );
 }
@@ -92,22 +96,59 @@ interface PhotoDialogProps {
 
 function PhotoDialog({ photo, locked, onClose }: PhotoDialogProps) {
   const session = useSheetSession();
+  const { cover } = useSheetState();
+  const { width, height } = photo.value;
   const [comment, setComment] = useState(photo.value.comment);
+  const [marking, setMarking] = useState(false);
   const close = (): void => {
     if (comment !== photo.value.comment)
       void session.write(photo.path, 'answer', { ...photo.value, comment });
     onClose();
   };
+  const mark = (marks: readonly Shape[]): void => {
+    void session.write(photo.path, 'answer', { ...photo.value, marks });
+  };
   return (
     <Dialog title="Photo" onClose={close}>
-      <View height={280} overflow="hidden">
-        <KeptPicture sha256={photo.value.sha256} alt={photo.value.comment || 'Photo'} />
-      </View>
+      {marking ? (
+        <Drawing
+          name="Photo"
+          first="arrow"
+          height={height / width}
+          shapes={photo.value.marks ?? []}
+          onChange={mark}
+          under={<KeptPicture sha256={photo.value.sha256} alt="" cover />}
+        />
+      ) : (
+        <View height={280} overflow="hidden">
+          <KeptPicture
+            sha256={photo.value.sha256}
+            alt={photo.value.comment || 'Photo'}
+            marks={photo.value}
+          />
+        </View>
+      )}
       {locked ? (
         <Body>{photo.value.comment || 'No comment.'}</Body>
       ) : (
         <>
+          <Row>
+            <Button dense onPress={() => setMarking(!marking)}>
+              {marking ? 'Done drawing' : 'Draw on it'}
+            </Button>
+          </Row>
           <Input label="Comment" value={comment} onChange={setComment} />
+          <Tick
+            label="On the report’s cover"
+            on={cover === photo.path}
+            onPress={() =>
+              void session.write(
+                COVER_PATH,
+                cover === photo.path ? 'clear' : 'answer',
+                cover === photo.path ? null : photo.path,
+              )
+            }
+          />
           <Row gap="$2">
             <Button
               grow

@@ -17,6 +17,7 @@ const HEIGHT = 150;
 /** Signed with a finger; who signs is written beside it. */
 export function SignaturePart({ state, locked }: PartProps) {
   const session = useSheetSession();
+  const { person } = useMe();
   const signed = isSignature(state.answer?.value) ? state.answer.value : null;
   if (signed)
     return (
@@ -27,7 +28,7 @@ export function SignaturePart({ state, locked }: PartProps) {
             Signed by {signed.name}
           </Body>
           {locked ? null : (
-            <Button dense onPress={() => void session.write(state.question.key, 'clear', null)}>
+            <Button dense onPress={() => void session.write(state.path, 'clear', null)}>
               Sign again
             </Button>
           )}
@@ -37,17 +38,26 @@ export function SignaturePart({ state, locked }: PartProps) {
   return locked ? (
     <Body quiet>Not signed.</Body>
   ) : (
-    <Pad
+    <SignaturePad
       label={state.question.label}
-      onSign={(value) => void session.write(state.question.key, 'answer', value)}
+      signer={person.name}
+      onSign={(value) => void session.write(state.path, 'answer', value)}
     />
   );
 }
 
-function Pad({ label, onSign }: { label: string; onSign: (value: SignatureValue) => void }) {
+interface PadProps {
+  readonly label: string;
+  /** Who is expected to sign; empty for somebody else. */
+  readonly signer: string;
+  readonly word?: string;
+  readonly onSign: (value: SignatureValue) => void;
+}
+
+/** A box to sign in, with the name beside it. */
+export function SignaturePad({ label, signer, word = 'Sign', onSign }: PadProps) {
   const theme = useTheme();
-  const { person } = useMe();
-  const [name, setName] = useState(person.name);
+  const [name, setName] = useState(signer);
   const [strokes, setStrokes] = useState<Stroke[]>([]);
   const [problem, setProblem] = useState<string>();
   const drawing = useRef(false);
@@ -128,7 +138,7 @@ function Pad({ label, onSign }: { label: string; onSign: (value: SignatureValue)
           Wipe
         </Button>
         <Button grow main onPress={done}>
-          Sign
+          {word}
         </Button>
       </Row>
     </Column>

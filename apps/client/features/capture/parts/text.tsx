@@ -1,44 +1,33 @@
-import { useState } from 'react';
-import { Input } from '@/design/input.tsx';
+import { textOf } from '@ant-trail/core/sheet';
 import { DateField } from '@/design/pick.tsx';
-import { useSheetSession, type PartProps } from '../field/sheet-context.tsx';
-import { useDraft } from './use-draft.ts';
+import { useAnswer, type PartProps } from '../field/sheet-context.tsx';
+import { DictatedInput } from './dictated-input.tsx';
 
 export function TextPart({ state, locked }: PartProps) {
-  const session = useSheetSession();
-  const { key, label } = state.question;
-  const kept = typeof state.answer?.value === 'string' ? state.answer.value : '';
-  const draft = useDraft(kept, (text) => {
-    if (text.trim()) void session.write(key, 'answer', text.trim());
-    else if (state.answer) void session.write(key, 'clear', null);
-  });
+  const give = useAnswer(state);
   return (
-    <Input
-      label={label}
+    <DictatedInput
+      label={state.question.label}
       hideLabel
       lines={2}
-      value={draft.text}
-      onChange={locked ? () => undefined : draft.change}
-      onLeave={draft.settle}
+      locked={locked}
+      kept={state.answer ? textOf(state.answer.value) : ''}
+      keep={(text) => give(text.trim() || null)}
     />
   );
 }
 
+/** A day or a time of day, by the browser's own picker. */
 export function DatePart({ state, locked }: PartProps) {
-  const session = useSheetSession();
-  const { key, label } = state.question;
-  const [, setProblem] = useState<string | null>(null);
-  const value = typeof state.answer?.value === 'string' ? state.answer.value : '';
+  const give = useAnswer(state);
   return (
     <DateField
-      label={label}
+      label={state.question.label}
       hideLabel
-      type="date"
-      value={value}
-      onChange={(day) => {
-        if (locked) return;
-        if (day) void session.write(key, 'answer', day).then(setProblem);
-        else void session.write(key, 'clear', null);
+      type={state.question.kind === 'time' ? 'time' : 'date'}
+      value={state.answer ? textOf(state.answer.value) : ''}
+      onChange={(value) => {
+        if (!locked) void give(value || null);
       }}
     />
   );

@@ -1,47 +1,61 @@
-import { useEffect, useRef, useState } from 'react';
+import { useCallback, useEffect, useRef, useState } from 'react';
 
 const PAUSE_MS = 1200;
+
+/** Keeps a text. Gives the words for the person when it can't be kept, null when it is. */
+export type Keep = (text: string) => Promise<string | null>;
 
 export interface Draft {
   readonly text: string;
   readonly change: (text: string) => void;
+  /** Why what was typed could not be kept; null when it could. */
+  readonly refused: string | null;
   /** Keeps what was typed now, without waiting for a pause. */
   readonly settle: () => void;
 }
 
 /**
  * Text being typed: kept when the person pauses, leaves the field or the page, so that a log
- * holds answers and not keystrokes, and a reload loses nothing.
+ * holds answers and not keystrokes, and a reload loses nothing. What could not be kept stays in
+ * the field to be mended.
  */
-export function useDraft(kept: string, keep: (text: string) => void): Draft {
+export function useDraft(kept: string, keep: Keep): Draft {
   const [typed, setTyped] = useState<string | null>(null);
+  const [refused, setRefused] = useState<string | null>(null);
   const latest = useRef({ typed, kept, keep });
+  const given = useRef<string | null>(null);
   useEffect(() => {
     latest.current = { typed, kept, keep };
   });
-  const settle = (): void => {
+  const settle = useCallback((): void => {
     const now = latest.current;
-    if (now.typed !== null && now.typed !== now.kept) now.keep(now.typed);
-    setTyped(null);
-  };
+    if (now.typed === null || now.typed === now.kept) setTyped(null);
+    else if (now.typed !== given.current) {
+      const text = now.typed;
+      given.current = text;
+      void now.keep(text).then((words) => {
+        setRefused(words);
+        // It may have shown as kept for a moment.
+        if (words !== null) setTyped((newer) => newer ?? text);
+      });
+    }
+  }, []);
+  useEffect(() => {
+    // What was given has been kept, maybe written another way: the field shows that now.
+    if (latest.current.typed === given.current) setTyped(null);
+    given.current = null;
+  }, [kept]);
   useEffect(() => {
     if (typed === null) return undefined;
-    const timer = setTimeout(() => {
-      const now = latest.current;
-      if (now.typed !== null && now.typed !== now.kept) now.keep(now.typed);
-    }, PAUSE_MS);
+    const timer = setTimeout(settle, PAUSE_MS);
     return () => clearTimeout(timer);
-  }, [typed]);
+  }, [typed, settle]);
   useEffect(() => {
-    const leave = (): void => {
-      const now = latest.current;
-      if (now.typed !== null && now.typed !== now.kept) now.keep(now.typed);
-    };
-    addEventListener('pagehide', leave);
+    addEventListener('pagehide', settle);
     return () => {
-      removeEventListener('pagehide', leave);
-      leave();
+      removeEventListener('pagehide', settle);
+      settle();
     };
-  }, []);
-  return { text: typed ?? kept, change: setTyped, settle };
+  }, [settle]);
+  return { text: typed ?? kept, refused, change: setTyped, settle };
 }

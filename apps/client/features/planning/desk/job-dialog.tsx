@@ -46,8 +46,9 @@ export function JobDialog({ day, people, onClose }: JobDialogProps) {
     },
   });
   const { control, formState } = form;
-  const [siteId, person] = useWatch({ control, name: ['site', 'person'] });
+  const [siteId, person, template] = useWatch({ control, name: ['site', 'person', 'template'] });
   const site = sites.find((each) => each.id === siteId);
+  const programmes = templates.find((each) => each.template === template)?.body.programmes ?? [];
   const expired = people
     .find((each) => each.id === person)
     ?.credentials.filter((credential) => credential.expiresOn < day);
@@ -102,6 +103,7 @@ export function JobDialog({ day, people, onClose }: JobDialogProps) {
                 field.onChange(value);
                 const chosen = templates.find((each) => each.template === value);
                 if (chosen) form.setValue('title', chosen.body.title);
+                form.setValue('programme', undefined);
               }}
               problem={errors.template && 'Choose the sheet to fill in.'}
               options={[
@@ -114,6 +116,23 @@ export function JobDialog({ day, people, onClose }: JobDialogProps) {
             />
           )}
         />
+        {programmes.length > 0 ? (
+          <Controller
+            control={control}
+            name="programme"
+            render={({ field }) => (
+              <Pick
+                label="Programme"
+                value={field.value ?? ''}
+                onChange={(value) => field.onChange(value || undefined)}
+                options={[
+                  { value: '', label: 'None' },
+                  ...programmes.map(({ key, name }) => ({ value: key, label: name })),
+                ]}
+              />
+            )}
+          />
+        ) : null}
         <Controller
           control={control}
           name="title"

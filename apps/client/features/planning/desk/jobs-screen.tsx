@@ -84,8 +84,12 @@ export function JobsScreen() {
         {cards.slice(0, 150).map((card) => (
           <Column key={card.job.id}>
             <Rule />
-            <PressableRow onPress={() => setOpened(card)} justifyContent="center">
-              <Row gap="$3" alignSelf="stretch" flexWrap="wrap">
+            <PressableRow
+              onPress={() => setOpened(card)}
+              justifyContent="center"
+              paddingVertical="$2"
+            >
+              <Row columnGap="$3" rowGap="$1" alignSelf="stretch" flexWrap="wrap">
                 <Mark name={MARKS[card.job.state]} silent />
                 <Body small width={90}>
                   {card.job.state}

@@ -9,7 +9,9 @@ import { useMe } from '@/features/accounts/session.ts';
 import { markOf, sayStop, stopOf } from './stop-marks.ts';
 
 const TOP = 32;
-const STEP = 18;
+/** Half a mark more than the part of a stop below its line: no stop covers the middle of another. */
+const STEP = 22;
+const BOX = { above: 21, height: 32 };
 const BOTTOM = 12;
 /** Every stop lies lower than the one before, so its name may run on above the next one's line. */
 const WIDEST = 260;
@@ -69,13 +71,13 @@ export function LaneDrawing({ cards, now, width, x, onOpen }: LaneProps) {
             role="listitem"
             position="absolute"
             left={left - 11}
-            top={y(mark.depth) - 24}
-            width={room + 24}
+            top={y(mark.depth) - BOX.above}
+            maxWidth={room + 24}
           >
             <View
               render="button"
               aria-label={`${card.siteName}, ${sayMinute(card.visit.start)}, ${words}`}
-              height={36}
+              height={BOX.height}
               flexDirection="row"
               alignItems="flex-end"
               gap={5}
@@ -83,7 +85,7 @@ export function LaneDrawing({ cards, now, width, x, onOpen }: LaneProps) {
               maxWidth="100%"
               onPress={() => onOpen(card)}
             >
-              <View marginBottom={1}>
+              <View>
                 <Mark name={markOf(card, mark.state)} size={22} silent />
               </View>
               <Body
@@ -91,7 +93,7 @@ export function LaneDrawing({ cards, now, width, x, onOpen }: LaneProps) {
                 strong={open && (late || mark.state === 'here')}
                 eyes={late}
                 numberOfLines={1}
-                marginBottom={14}
+                marginBottom={13}
                 style={{ paintOrder: 'stroke' }}
               >
                 {card.siteName}

@@ -32,6 +32,7 @@ export function TrailScreen() {
   const [ahead, setAhead] = useState(0);
   const day = addDays(today, ahead);
   const trail = useLive(() => loadTrail(store, day, today), [store, day, today]);
+  const filling = useIsFilling();
   return (
     <FieldPage>
       <FieldHead>
@@ -46,7 +47,8 @@ export function TrailScreen() {
         </Row>
       </FieldHead>
       <Scroll render="main" paddingRight="$4">
-        {trail ? <Stops trail={trail} today={today} isToday={ahead === 0} /> : null}
+        {filling ? <Filling /> : null}
+        {trail && !filling ? <Stops trail={trail} today={today} isToday={ahead === 0} /> : null}
         <Row padding="$4" paddingLeft={96} gap="$2" flexWrap="wrap">
           {ahead > 0 ? (
             <Button dense onPress={() => setAhead(ahead - 1)}>
@@ -61,12 +63,29 @@ export function TrailScreen() {
         </Row>
       </Scroll>
       <FieldFoot>
-        {trail?.next && ahead === 0 ? <VisitBar stop={trail.next} /> : null}
+        {trail?.next && ahead === 0 && !filling ? <VisitBar stop={trail.next} /> : null}
         <FieldNav />
       </FieldFoot>
     </FieldPage>
   );
 }
+
+/**
+ * Whether the phone is being filled for the first time: until all of it is here, no next step is
+ * offered, since another stop may still turn out to come first.
+ */
+function useIsFilling(): boolean {
+  const kept = useKept();
+  const state = useSync((sync) => sync.state);
+  return kept?.lastSync === null && state === 'sending';
+}
+
+const Filling = () => (
+  <Column paddingHorizontal="$4" paddingVertical="$6" gap="$2" role="status">
+    <Heading>Fetching what you need</Heading>
+    <Body quiet>Once it is here, it stays here: you can then work with no network.</Body>
+  </Column>
+);
 
 interface StopsProps {
   readonly trail: Trail;
@@ -77,12 +96,11 @@ interface StopsProps {
 function Stops({ trail, today, isToday }: StopsProps) {
   const { leftOver, stops, next } = trail;
   const kept = useKept();
-  const state = useSync((sync) => sync.state);
   if (leftOver.length + stops.length === 0 && kept?.lastSync === null)
     return (
       <Column paddingHorizontal="$4" paddingVertical="$6" gap="$2">
-        <Heading>{state === 'sending' ? 'Fetching what you need' : 'Not fetched yet'}</Heading>
-        <Body quiet>Once it is here, it stays here: you can then work with no network.</Body>
+        <Heading>Not fetched yet</Heading>
+        <Body quiet>Your trail comes here as soon as there is a network.</Body>
       </Column>
     );
   if (leftOver.length + stops.length === 0)

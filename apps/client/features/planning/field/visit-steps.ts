@@ -30,7 +30,7 @@ export async function recordStep(store: LocalStore, step: Step): Promise<void> {
     const visit = await store.visits.get(step.visit);
     if (!visit) return;
     await store.visits.put({ ...visit, events: [...visit.events, event] });
-    await queue(store, { kind: 'visit event', body: event });
+    await queue(store, [{ kind: 'visit event', body: event }]);
   });
 }
 

@@ -133,7 +133,7 @@ export function DecisionBar({ dossier, reading, chosen, onDone, onChanged }: Dec
         <OpenActionDialog
           site={dossier.site}
           sheet={sheet}
-          finding={state?.finding ?? null}
+          finding={state?.findings[0] ?? null}
           proposedOwner={dossier.visit.person}
           onClose={() => setOpen(null)}
           onDone={changed}

@@ -1,9 +1,11 @@
 import type { Dossier } from '@ant-trail/contract/review';
 import { parsePath, type Entry } from '@ant-trail/core/log';
 import {
+  isHold,
   isPhoto,
   isSignature,
-  sayAnswer,
+  isSketch,
+  sayValue,
   textOf,
   severityWord,
   type Photo,
@@ -12,6 +14,7 @@ import {
 import { View } from '@tamagui/core';
 import { useEffect, useState } from 'react';
 import { Column, Row, Scroll } from '@/design/box.tsx';
+import { OutsideLink } from '@/design/button.tsx';
 import { Dialog } from '@/design/dialog.tsx';
 import { Dots } from '@/design/dots.tsx';
 import { SignatureDrawing } from '@/design/signature-drawing.tsx';
@@ -47,8 +50,9 @@ export function EvidencePane({ dossier, reading, chosen }: EvidencePaneProps) {
     return () => removeEventListener('keydown', press);
   });
   if (!state) return null;
-  const { question, photos, answer, finding } = state;
-  const actions = dossier.actions.filter((action) => action.key === question.key);
+  const { question, photos, answer } = state;
+  const [finding] = state.findings;
+  const actions = dossier.actions.filter((action) => action.key === state.path);
   const when = (instant: string): string => sayWhen(instant, organisation.timeZone);
   return (
     <Scroll
@@ -80,6 +84,7 @@ export function EvidencePane({ dossier, reading, chosen }: EvidencePaneProps) {
               <Picture
                 src={`/api/media/${photo.value.sha256}`}
                 alt={photo.value.comment || question.label}
+                marks={photo.value}
                 cover
               />
             </View>
@@ -90,7 +95,26 @@ export function EvidencePane({ dossier, reading, chosen }: EvidencePaneProps) {
             </Body>
           </Column>
         ))}
-        {isSignature(answer?.value) ? <SignatureDrawing value={answer.value} height={120} /> : null}
+        {state.files.map((file) => (
+          <OutsideLink key={file.path} href={`/api/media/${file.value.sha256}`}>
+            {file.value.comment || file.value.name}
+          </OutsideLink>
+        ))}
+        {isSignature(answer?.value) || isHold(answer?.value) ? (
+          <SignatureDrawing value={answer.value} height={120} />
+        ) : null}
+        {isSketch(answer?.value) && question.kind === 'sketch' ? (
+          <>
+            <img
+              alt={`Sketch: ${question.label}`}
+              style={{ width: '100%', background: '#fffcf5' }}
+              src={sketchAddress(dossier.sheet.id, state.path, answer.entry.id)}
+            />
+            <OutsideLink href={sketchAddress(dossier.sheet.id, state.path, answer.entry.id)}>
+              Save the sketch as SVG
+            </OutsideLink>
+          </>
+        ) : null}
         <Dots />
         <Heading fontSize={17}>What happened to this answer</Heading>
         {state.history.length === 0 ? (
@@ -139,6 +163,7 @@ export function EvidencePane({ dossier, reading, chosen }: EvidencePaneProps) {
             <Picture
               src={`/api/media/${zoomed.value.sha256}`}
               alt={zoomed.value.comment || question.label}
+              marks={zoomed.value}
             />
           </View>
         </Dialog>
@@ -146,6 +171,10 @@ export function EvidencePane({ dossier, reading, chosen }: EvidencePaneProps) {
     </Scroll>
   );
 }
+
+/** The office draws it, with the picture underneath; the entry tells one state of it from the next. */
+const sketchAddress = (sheet: string, path: string, entry: string): string =>
+  `/api/sheets/${sheet}/sketch.svg?${new URLSearchParams({ path, of: entry })}`;
 
 function Received(props: {
   entries: readonly Entry[];
@@ -175,7 +204,6 @@ function sayEntry(entry: Entry, question: Question): string {
   if (value === null) return kind;
   if (aspect === 'reason') return `“${textOf(value)}”`;
   if (isPhoto(value)) return value.comment ? `photo, “${value.comment}”` : 'photo';
-  const said =
-    question.kind === 'date' ? sayShortDay(textOf(value)) : sayAnswer(question, value, entry.unit);
+  const said = sayValue(question, value, entry.unit, sayShortDay);
   return kind === 'correct' ? `corrected to ${said}: ${reason ?? ''}` : said;
 }

@@ -1,6 +1,12 @@
 import type { Dossier } from '@ant-trail/contract/review';
 import { needsEyes } from '@ant-trail/core/review';
-import { OpenSheet, planSheet, type QuestionState, type SheetState } from '@ant-trail/core/sheet';
+import {
+  everyQuestion,
+  OpenSheet,
+  planSheet,
+  type QuestionState,
+  type SheetState,
+} from '@ant-trail/core/sheet';
 
 /** A dossier folded for reading. */
 export interface ReadingState {
@@ -18,14 +24,14 @@ export function readDossier(dossier: Dossier): ReadingState {
   if (known) return known;
   const open = new OpenSheet(planSheet(dossier.version.body));
   const state = open.add(dossier.entries);
-  const all = state.sections.flatMap((section) => section.questions);
+  const all = [...everyQuestion(state)].map((stop) => stop.state);
   const worst =
-    all.find((question) => question.alert ?? question.finding) ?? all.find(needsEyes) ?? all[0];
+    all.find((question) => question.alert ?? question.findings[0]) ?? all.find(needsEyes) ?? all[0];
   const reading: ReadingState = {
     open,
     state,
-    questions: new Map(all.map((question) => [question.question.key, question])),
-    first: worst?.question.key ?? null,
+    questions: new Map(all.map((question) => [question.path, question])),
+    first: worst?.path ?? null,
   };
   read.set(dossier, reading);
   return reading;

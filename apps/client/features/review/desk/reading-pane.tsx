@@ -1,10 +1,23 @@
 import type { Dossier } from '@ant-trail/contract/review';
 import { driftAtEnd, sayRange, writeUnit } from '@ant-trail/core/measure';
 import { needsEyes } from '@ant-trail/core/review';
-import { judgeReading, sayAnswer, textOf, type QuestionState } from '@ant-trail/core/sheet';
+import {
+  everyQuestion,
+  inUnit,
+  isReading,
+  judgeReading,
+  numberOf,
+  sayMinutes,
+  sayScore,
+  sayState,
+  textOf,
+  timeInSheet,
+  walk,
+  type QuestionState,
+} from '@ant-trail/core/sheet';
 import { useState } from 'react';
 import { Column, Row, Rule } from '@/design/box.tsx';
-import { Button } from '@/design/button.tsx';
+import { Button, OutsideLink } from '@/design/button.tsx';
 import { Mark, type MarkName } from '@/design/mark.tsx';
 import { Notice } from '@/design/notice.tsx';
 import { PressableRow } from '@/design/pressable-row.tsx';
@@ -27,24 +40,26 @@ export function ReadingPane({ dossier, reading, chosen, onChoose }: ReadingPaneP
   const [all, setAll] = useState<string | null>(null);
   const { state } = reading;
   const showAll = all === dossier.sheet.id;
-  const everything = state.sections.flatMap((section) => section.questions);
-  const usual = everything.filter((question) => !needsEyes(question));
+  const usual = [...everyQuestion(state)].filter((stop) => !needsEyes(stop.state));
   return (
     <Column padding="$5" gap="$4">
       <Head dossier={dossier} reading={reading} />
       {state.sections.map((section) => {
-        const shown = showAll ? section.questions : section.questions.filter(needsEyes);
+        const shown = [...walk(section.questions, [])].filter(
+          (stop) => showAll || needsEyes(stop.state),
+        );
         if (shown.length === 0) return null;
         return (
           <Column key={section.section.id}>
             <Heading paddingBottom="$2">{section.section.title}</Heading>
-            {shown.map((question) => (
+            {shown.map(({ state: question, rows }) => (
               <Line
-                key={question.question.key}
+                key={question.path}
                 state={question}
+                rows={rows}
                 dossier={dossier}
-                chosen={chosen === question.question.key}
-                onChoose={() => onChoose(question.question.key)}
+                chosen={chosen === question.path}
+                onChoose={() => onChoose(question.path)}
               />
             ))}
           </Column>
@@ -60,6 +75,13 @@ export function ReadingPane({ dossier, reading, chosen, onChoose }: ReadingPaneP
           </Button>
         </Row>
       ) : null}
+      <Row gap="$2" maxWidth={380}>
+        {(['xlsx', 'csv'] as const).map((format) => (
+          <OutsideLink key={format} href={`/api/sheets/${dossier.sheet.id}/answers.${format}`}>
+            Answers as {format.toUpperCase()}
+          </OutsideLink>
+        ))}
+      </Row>
     </Column>
   );
 }
@@ -77,6 +99,7 @@ function Head({ dossier, reading }: { dossier: Dossier; reading: ReadingState })
     finish ? sayWhen(finish.at, organisation.timeZone) : null,
   ].filter((time) => time !== null);
   const { stage, stageEntry } = reading.state;
+  const own = entries.filter((entry) => entry.by === doer?.id);
   return (
     <Column gap="$1">
       <Title>
@@ -86,11 +109,13 @@ function Head({ dossier, reading }: { dossier: Dossier; reading: ReadingState })
         {[
           [doer?.name ?? people.name(visit.person), credentials].filter(Boolean).join(', '),
           times.join(' to '),
+          sayMinutes(timeInSheet(own.map((entry) => entry.at))),
           `template version ${version.number}`,
         ]
           .filter(Boolean)
           .join(' · ')}
       </Body>
+      {reading.state.score ? <Body strong>{sayScore(reading.state.score)}</Body> : null}
       {stage === 'approved' ? (
         <Notice tone="info" mark="approved">
           Approved by {people.name(stageEntry?.by ?? null)},{' '}
@@ -109,6 +134,8 @@ function Head({ dossier, reading }: { dossier: Dossier; reading: ReadingState })
 
 interface LineProps {
   readonly state: QuestionState;
+  /** Names of the rows it stands in. */
+  readonly rows: readonly string[];
   readonly dossier: Dossier;
   readonly chosen: boolean;
   readonly onChoose: () => void;
@@ -116,22 +143,17 @@ interface LineProps {
 
 function markFor(state: QuestionState): MarkName | null {
   if (state.disagreement.length > 0) return 'differs';
-  if (state.alert ?? (state.finding && state.finding.severity >= 2)) return 'needs eyes';
+  if (state.question.kind === 'rows') return null;
+  if (state.alert ?? (state.findings[0]?.severity ?? 0) >= 2) return 'needs eyes';
   return null;
 }
 
-function Line({ state, dossier, chosen, onChoose }: LineProps) {
-  const { question, answer } = state;
+function Line({ state, rows, dossier, chosen, onChoose }: LineProps) {
+  const { question } = state;
   const mark = markFor(state);
   const ground =
     mark === 'differs' ? '$lakeGround' : mark === 'needs eyes' ? '$clayGround' : 'transparent';
-  const said = answer
-    ? question.kind === 'date'
-      ? sayShortDay(textOf(answer.value))
-      : sayAnswer(question, answer.value, answer.unit)
-    : state.photos.length > 0
-      ? `${state.photos.length} ${state.photos.length === 1 ? 'photo' : 'photos'}`
-      : 'not answered';
+  const said = sayState(state, sayShortDay);
   const corrected = state.history.some((entry) => entry.kind === 'correct');
   return (
     <Column>
@@ -147,7 +169,7 @@ function Line({ state, dossier, chosen, onChoose }: LineProps) {
         <Row gap="$3" alignSelf="stretch" flexWrap="wrap">
           <Column flex={2} minWidth={180}>
             <Body small strong>
-              {question.label}
+              {[...rows, question.label].join(' · ')}
             </Body>
             <Body tiny quiet={mark !== 'needs eyes'} eyes={mark === 'needs eyes'}>
               {notesOn(state, dossier)}
@@ -155,7 +177,7 @@ function Line({ state, dossier, chosen, onChoose }: LineProps) {
           </Column>
           <Row flex={1} minWidth={120} gap={6}>
             {mark ? <Mark name={mark} size={16} /> : null}
-            {question.kind === 'number' ? (
+            {isReading(question) ? (
               <Figure eyes={mark === 'needs eyes'}>{said}</Figure>
             ) : (
               <Body small eyes={mark === 'needs eyes'}>
@@ -180,21 +202,25 @@ function Line({ state, dossier, chosen, onChoose }: LineProps) {
 
 function Small({ state, dossier }: { state: QuestionState; dossier: Dossier }) {
   const { organisation } = useMe();
-  const { question, answer } = state;
-  if (question.kind !== 'number' || typeof answer?.value !== 'number') return null;
-  const earlier = dossier.series.find(({ key }) => key === question.key)?.points ?? [];
+  const { question, answer, expected } = state;
+  const value = answer && numberOf(answer.value);
+  if (!isReading(question) || !answer || value === null) return null;
+  const earlier = dossier.series.find(({ key }) => key === state.path)?.points ?? [];
   if (earlier.length < 2) return null;
-  const points = [...earlier, { at: answer.entry.at, value: answer.value }].slice(-8);
+  const points = [
+    ...earlier,
+    { at: answer.entry.at, value: inUnit(value, answer.unit, question.unit) },
+  ].slice(-8);
   return (
     <Sparkline
       bare
       height={34}
-      range={question.expected}
+      range={expected ?? undefined}
       name={`${question.label} over the last ${points.length} visits`}
       points={points.map((point) => ({
         label: sayPast(point.at, organisation.timeZone),
         value: point.value,
-        out: judgeReading(question, point.value) !== null,
+        out: judgeReading(question, point.value, expected) !== null,
       }))}
     />
   );
@@ -202,17 +228,19 @@ function Small({ state, dossier }: { state: QuestionState; dossier: Dossier }) {
 
 /** The words under a label: expected range, drift, reason. */
 function notesOn(state: QuestionState, dossier: Dossier): string {
-  const { question, answer, alert, reason } = state;
+  const { question, answer, alert, reason, expected } = state;
   const notes: string[] = [];
-  if (question.kind === 'number') {
-    if (question.expected)
-      notes.push(`expected ${sayRange(question.expected, writeUnit(question.unit))}`);
+  if (isReading(question)) {
+    if (expected) notes.push(`expected ${sayRange(expected, writeUnit(question.unit))}`);
     if (alert?.zone) notes.push(alert.words);
-    const earlier = dossier.series.find(({ key }) => key === question.key)?.points ?? [];
-    const now = typeof answer?.value === 'number' ? [answer.value] : [];
+    const earlier = dossier.series.find(({ key }) => key === state.path)?.points ?? [];
+    const value = answer && numberOf(answer.value);
+    const now = answer && value !== null ? [inUnit(value, answer.unit, question.unit)] : [];
     const drift = driftAtEnd([...earlier.map((point) => point.value), ...now]);
     if (drift) notes.push(`${drift.direction} for ${drift.readings} visits`);
   }
+  for (const message of state.messages) notes.push(message.words);
+  for (const end of state.question.kind === 'rows' ? [] : state.looseEnds) notes.push(end.words);
   if (reason) notes.push(`“${textOf(reason.value)}”`);
   if (state.disagreement.length > 0) notes.push('two people, two answers');
   return notes.join(' · ');

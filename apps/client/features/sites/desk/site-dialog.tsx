@@ -5,9 +5,11 @@ import { Controller, useFieldArray, useForm } from 'react-hook-form';
 import { Column, Row } from '@/design/box.tsx';
 import { Button } from '@/design/button.tsx';
 import { Dialog } from '@/design/dialog.tsx';
+import { Dots } from '@/design/dots.tsx';
 import { Input } from '@/design/input.tsx';
 import { Notice } from '@/design/notice.tsx';
 import { ask, wordsFor } from '@/device/api.ts';
+import { RegisterList } from '@/features/register/desk/register-list.tsx';
 
 export interface SiteDialogProps {
   readonly site: Site | null;
@@ -134,6 +136,12 @@ export function SiteDialog({ site, onClose, onSaved }: SiteDialogProps) {
         <Button main onPress={() => void save()} disabled={formState.isSubmitting}>
           Save
         </Button>
+        {site ? (
+          <>
+            <Dots />
+            <RegisterList site={site.id} />
+          </>
+        ) : null}
       </Column>
     </Dialog>
   );

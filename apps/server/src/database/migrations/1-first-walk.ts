@@ -1,4 +1,5 @@
 import type { MigrationInterface, QueryRunner } from 'typeorm';
+import { keepApart } from './keep-apart.ts';
 
 /** Tables whose rows belong to an organisation, and are kept apart by row-level security. */
 const TENANT_TABLES = [
@@ -166,14 +167,4 @@ export class FirstWalk1763900000000 implements MigrationInterface {
       new Error('The first migration is not undone: begin a fresh database instead.'),
     );
   }
-}
-
-async function keepApart(runner: QueryRunner, table: string, column: string): Promise<void> {
-  const own = `${column} = NULLIF(current_setting('app.org_id', true), '')::uuid`;
-  await runner.query(`
-    ALTER TABLE ${table} ENABLE ROW LEVEL SECURITY;
-    ALTER TABLE ${table} FORCE ROW LEVEL SECURITY;
-    CREATE POLICY own_organisation ON ${table} USING (${own}) WITH CHECK (${own});
-    GRANT SELECT, INSERT, UPDATE, DELETE ON ${table} TO trail_app;
-  `);
 }

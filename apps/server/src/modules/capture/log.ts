@@ -1,8 +1,9 @@
 import { entryHash, type Entry } from '@ant-trail/core/log';
-import { fold, summarise, type SheetState } from '@ant-trail/core/sheet';
+import { fold, readingsOf, summarise, type SheetState } from '@ant-trail/core/sheet';
 import { In, type EntityManager } from 'typeorm';
 import { announce, holdCounter, takeNumbers } from '../../database/feed.ts';
 import { restate } from '../planning/jobs.ts';
+import { registerFound } from '../register/register.ts';
 import { findVersions, planOf } from '../templates/versions.ts';
 import { EntryRow, SheetRow } from './entities.ts';
 import type { JobRow } from '../planning/entities.ts';
@@ -71,6 +72,7 @@ export async function refold(db: EntityManager, organisation: string, id: string
   );
   await db.update(SheetRow, { id }, { summary: summarise(state) });
   await projectReadings(db, organisation, id, sheet.job, state);
+  await registerFound(db, organisation, { sheet: id, site: sheet.job.site.id }, state);
   await restate(db, organisation, sheet.job.id);
 }
 
@@ -81,13 +83,7 @@ async function projectReadings(
   job: JobRow,
   state: SheetState,
 ): Promise<void> {
-  const readings = state.sections.flatMap((section) =>
-    section.questions.flatMap(({ question, answer }) =>
-      question.kind === 'number' && typeof answer?.value === 'number'
-        ? [{ key: question.key, at: answer.entry.at, value: answer.value }]
-        : [],
-    ),
-  );
+  const readings = readingsOf(state);
   await db.query(`DELETE FROM reading WHERE sheet_id = $1`, [sheet]);
   await db.query(
     `INSERT INTO reading (org_id, sheet_id, site_id, template_id, key, at, value)

@@ -1,5 +1,6 @@
 import { createHash, randomUUID } from 'node:crypto';
 import { createReadStream, mkdirSync } from 'node:fs';
+import { open } from 'node:fs/promises';
 import path from 'node:path';
 import { pipeline } from 'node:stream/promises';
 import { FileStore } from '@tus/file-store';
@@ -13,7 +14,8 @@ import { inOrganisation } from '../../database/tenancy.ts';
 import { readSession, type Session } from '../../http/session.ts';
 import type { MediaFiles } from './files.ts';
 
-export const LARGEST_PHOTO = 20_000_000;
+/** A short video; photos are far smaller. */
+export const LARGEST_PHOTO = 60_000_000;
 const PICTURE_TYPES: Record<string, string> = {
   jpeg: 'image/jpeg',
   png: 'image/png',
@@ -75,7 +77,11 @@ export function mountUploads(app: Express, data: DataSource, files: MediaFiles):
       const session = await sessionOf(request);
       const sha256 = String(upload.metadata?.['sha256']);
       const place = path.join(files.uploads, upload.id);
-      const problem = await problemWithFile(place, sha256);
+      const problem = await problemWithFile(
+        place,
+        sha256,
+        String(upload.metadata?.['filetype'] ?? 'image/'),
+      );
       if ('refusal' in problem) {
         await files.dropUpload(upload.id);
         throw problem.refusal;
@@ -99,6 +105,7 @@ export function mountUploads(app: Express, data: DataSource, files: MediaFiles):
 async function problemWithFile(
   place: string,
   sha256: string,
+  declared: string,
 ): Promise<{ readonly type: string } | { readonly refusal: UploadRefusal }> {
   const hash = createHash('sha256');
   await pipeline(createReadStream(place), hash);
@@ -106,14 +113,47 @@ async function problemWithFile(
     return {
       refusal: refuse(422, 'The photo was damaged on its way. It will be sent once more.'),
     };
+  if (!declared.startsWith('image/')) {
+    const type = await otherType(place);
+    return type
+      ? { type }
+      : { refusal: refuse(415, 'This file is neither a recording nor a PDF.') };
+  }
+  const type = await pictureType(place);
+  return type
+    ? { type }
+    : { refusal: refuse(415, 'This file is not a JPEG, PNG or WebP picture.') };
+}
+
+async function pictureType(place: string): Promise<string | null> {
   const format = await sharp(place)
     .metadata()
     .then(
       (read) => read.format,
       () => undefined,
     );
-  const type = PICTURE_TYPES[format ?? ''];
-  return type
-    ? { type }
-    : { refusal: refuse(415, 'This file is not a JPEG, PNG or WebP picture.') };
+  return PICTURE_TYPES[format ?? ''] ?? null;
+}
+
+/** How files that are no pictures begin: recordings and PDF. */
+const BEGINNINGS: readonly {
+  readonly at: number;
+  readonly bytes: string;
+  readonly type: string;
+}[] = [
+  { at: 0, bytes: '1a45dfa3', type: 'video/webm' },
+  { at: 4, bytes: '66747970', type: 'video/mp4' },
+  { at: 0, bytes: '4f676753', type: 'audio/ogg' },
+  { at: 0, bytes: '25504446', type: 'application/pdf' },
+];
+
+async function otherType(place: string): Promise<string | null> {
+  const file = await open(place);
+  try {
+    const { buffer } = await file.read(Buffer.alloc(8), 0, 8, 0);
+    const start = buffer.toString('hex');
+    return BEGINNINGS.find(({ at, bytes }) => start.startsWith(bytes, at * 2))?.type ?? null;
+  } finally {
+    await file.close();
+  }
 }

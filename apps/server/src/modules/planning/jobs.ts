@@ -1,15 +1,10 @@
-import { randomUUID } from 'node:crypto';
-import type { Job, JobCard, JobDraft, Visit, VisitPlan } from '@ant-trail/contract/planning';
+import type { Job, JobCard, Visit, VisitPlan } from '@ant-trail/contract/planning';
 import { jobState } from '@ant-trail/core/planning';
-import { fold, summarise } from '@ant-trail/core/sheet';
 import type { EntityManager, FindOptionsWhere } from 'typeorm';
 import { announce } from '../../database/feed.ts';
 import { notFound, Refusal } from '../../http/problem.ts';
 import type { Session } from '../../http/session.ts';
 import { PersonRow } from '../accounts/entities.ts';
-import { SheetRow } from '../capture/entities.ts';
-import { SiteRow } from '../sites/entities.ts';
-import { newestVersion, planOf } from '../templates/versions.ts';
 import { JobRow, VisitRow } from './entities.ts';
 
 export function jobOf(row: JobRow): Job {
@@ -67,54 +62,6 @@ export const cardOf = (row: JobRow): JobCard => ({
   siteName: row.site.name,
 });
 
-/** Makes a job with its visit and its sheet, under the template's newest version. */
-export async function makeJob(
-  db: EntityManager,
-  session: Session,
-  draft: JobDraft,
-): Promise<JobCard> {
-  const site = await db.findOneBy(SiteRow, { id: draft.site });
-  if (!site) throw notFound('This site');
-  await mustBeColleague(db, draft.person);
-  const version = await newestVersion(db, draft.template);
-  const own = { org: session.organisation };
-  const job = randomUUID();
-  await db.insert(JobRow, {
-    ...own,
-    id: job,
-    branch: session.branch,
-    site: { id: draft.site },
-    template: draft.template,
-    title: draft.title,
-    instructions: draft.instructions,
-    day: draft.day,
-    windowFrom: draft.windowFrom,
-    windowTo: draft.windowTo,
-    recipients: draft.recipients,
-    cancelled: false,
-    state: draft.person ? 'planned' : 'draft',
-  });
-  const visit = randomUUID();
-  await db.insert(VisitRow, {
-    ...own,
-    id: visit,
-    job: { id: job },
-    person: draft.person,
-    day: draft.day,
-    start: draft.start,
-    minutes: draft.minutes,
-  });
-  await db.insert(SheetRow, {
-    ...own,
-    id: randomUUID(),
-    job: { id: job },
-    version: version.id,
-    summary: summarise(fold(planOf(version), [])),
-  });
-  await announce(db, session.organisation, [{ kind: 'visit', ref: visit }]);
-  return cardOf(await findJob(db, { id: job }));
-}
-
 /** Gives a visit to a person and a time, or takes it from everybody. */
 export async function planVisit(
   db: EntityManager,
@@ -133,7 +80,7 @@ export async function planVisit(
   return cardOf(await findJob(db, { id: row.id }));
 }
 
-async function mustBeColleague(db: EntityManager, person: string | null): Promise<void> {
+export async function mustBeColleague(db: EntityManager, person: string | null): Promise<void> {
   if (person !== null && !(await db.existsBy(PersonRow, { id: person })))
     throw notFound('This person');
 }

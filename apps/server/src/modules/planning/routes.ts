@@ -10,7 +10,8 @@ import {
 } from '@ant-trail/contract/planning';
 import { z } from 'zod';
 import { OFFICE, PLANNERS, route } from '../../http/route.ts';
-import { cardOf, findJobs, makeJob, planVisit } from './jobs.ts';
+import { cardOf, findJobs, planVisit } from './jobs.ts';
+import { makeJob } from './make-job.ts';
 
 export const planningRoutes = [
   route({

@@ -1,3 +1,4 @@
+import { isPhoto, isSketch } from '@ant-trail/core/sheet';
 import { Piscina } from 'piscina';
 import type { DataSource, EntityManager } from 'typeorm';
 import { inOrganisation } from '../../database/tenancy.ts';
@@ -79,9 +80,11 @@ export class ReportMaker {
   }
 }
 
+/** The pictures a report shows; recordings and files stay where they are. */
 const photosIn = (entries: ReportData['dossier']['entries']): Set<string> =>
   new Set(
-    entries.flatMap(({ value }) =>
-      typeof value === 'object' && value !== null && 'sha256' in value ? [value.sha256] : [],
-    ),
+    entries.flatMap(({ value }) => {
+      if (isPhoto(value)) return [value.sha256];
+      return isSketch(value) && value.under ? [value.under.sha256] : [];
+    }),
   );

@@ -4,10 +4,13 @@ import { Between, In, MoreThan, type EntityManager } from 'typeorm';
 import type { Session } from '../../http/session.ts';
 import { PersonRow } from '../accounts/entities.ts';
 import { localNow } from '../accounts/people.ts';
+import { allCatalogues, cataloguesWith } from '../catalogues/catalogues.ts';
+import { earlierAnswers } from '../capture/earlier.ts';
 import { EntryRow } from '../capture/entities.ts';
 import { earlierReadings } from '../capture/series.ts';
 import { JobRow } from '../planning/entities.ts';
 import { findJobs, jobOf, visitOf } from '../planning/jobs.ts';
+import { assetsOf } from '../register/register.ts';
 import { siteOf } from '../sites/routes.ts';
 import { findVersions } from '../templates/versions.ts';
 import { writeCursor, type Cursor } from './cursor.ts';
@@ -57,6 +60,7 @@ async function fillPage(
   const bundle = await bundleJobs(db, page);
   return {
     ...bundle,
+    catalogues: cursor.after === null ? await allCatalogues(db) : [],
     people: await colleagues(db),
     gone: [],
     through: window.last,
@@ -107,7 +111,15 @@ async function changesSince(
   return {
     ...bundle,
     sites: [...bundle.sites, ...siteBundle.map((job) => siteOf(job.site))],
+    assets: [
+      ...bundle.assets,
+      ...(await assetsOf(
+        db,
+        siteBundle.map((job) => job.site.id),
+      )),
+    ],
     entries: [...bundle.entries, ...entries.map(receivedEntry)],
+    catalogues: await cataloguesWith(db, refs('catalogue')),
     people: await colleagues(db),
     gone: changedVisits.filter((ref) => !known.has(ref)),
     through: window.last,
@@ -162,7 +174,10 @@ async function idsInScope(
   return rows.map((row) => row.id).sort();
 }
 
-type Bundle = Pick<PullAnswer, 'visits' | 'jobs' | 'sites' | 'templates' | 'entries' | 'series'>;
+type Bundle = Pick<
+  PullAnswer,
+  'visits' | 'jobs' | 'sites' | 'templates' | 'entries' | 'series' | 'earlier' | 'assets'
+>;
 
 /** Jobs with all that is needed to do them with no network. */
 async function bundleJobs(db: EntityManager, ids: readonly string[]): Promise<Bundle> {
@@ -174,6 +189,8 @@ async function bundleJobs(db: EntityManager, ids: readonly string[]): Promise<Bu
       templates: [],
       entries: [],
       series: [],
+      earlier: [],
+      assets: [],
     };
   const rows = await findJobs(db, { id: In(ids) });
   const sites = new Map(rows.map((row) => [row.site.id, siteOf(row.site)]));
@@ -182,8 +199,12 @@ async function bundleJobs(db: EntityManager, ids: readonly string[]): Promise<Bu
     order: { seq: 'ASC' },
   });
   const series = [];
-  for (const row of rows)
+  const earlier = [];
+  for (const row of rows) {
     series.push(...(await earlierReadings(db, row.site.id, row.template, row.sheet.id)));
+    const offered = await earlierAnswers(db, row);
+    if (offered) earlier.push(offered);
+  }
   return {
     visits: rows.map((row) => visitOf(row.visit, row.id)),
     jobs: rows.map(jobOf),
@@ -194,6 +215,8 @@ async function bundleJobs(db: EntityManager, ids: readonly string[]): Promise<Bu
     ),
     entries: entries.map(receivedEntry),
     series,
+    earlier,
+    assets: await assetsOf(db, [...sites.keys()]),
   };
 }
 

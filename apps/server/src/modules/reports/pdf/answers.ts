@@ -1,16 +1,21 @@
 import { sayRange, writeUnit } from '@ant-trail/core/measure';
 import {
-  isAnswered,
+  isHold,
+  isReading,
+  isSaid,
   isSignature,
-  sayAnswer,
+  isSketch,
+  sayState,
   textOf,
+  walk,
   type QuestionState,
   type SheetState,
 } from '@ant-trail/core/sheet';
-import type { SignatureValue } from '@ant-trail/core/log';
+import type { HoldValue, PhotoValue, SignatureValue } from '@ant-trail/core/log';
 import type { ReportData } from '../data.ts';
 import { CLAY, CLAY_GROUND, INK, QUIET, type Paper } from './paper.ts';
 import type { Say } from './say.ts';
+import { drawShapes, drawSketch } from './sketch.ts';
 
 const PHOTO_HEIGHT = 150;
 const GAP = 14;
@@ -18,10 +23,10 @@ const GAP = 14;
 /** Every section with what was asked and answered; what was not asked is not in the report. */
 export function writeAnswers(paper: Paper, data: ReportData, state: SheetState, say: Say): void {
   for (const section of state.sections) {
-    const questions = section.questions.filter(
-      (state) => state.question.required || isAnswered(state),
+    const stops = [...walk(section.questions, [])].filter(
+      ({ state }) => state.required || isSaid(state),
     );
-    if (questions.length === 0) continue;
+    if (stops.length === 0) continue;
     paper.need(90);
     paper.space(16);
     paper.text(section.section.title, paper.left, {
@@ -30,28 +35,36 @@ export function writeAnswers(paper: Paper, data: ReportData, state: SheetState, 
       tag: 'H2',
     });
     paper.space(6);
-    for (const question of questions) writeQuestion(paper, data, question, say);
+    for (const { state, rows } of stops) writeQuestion(paper, data, state, [...rows], say);
   }
 }
 
-function writeQuestion(paper: Paper, data: ReportData, state: QuestionState, say: Say): void {
+function writeQuestion(
+  paper: Paper,
+  data: ReportData,
+  state: QuestionState,
+  rows: readonly string[],
+  say: Say,
+): void {
   const { question, answer } = state;
+  const label = [...rows, question.label].join(' · ');
   const answerX = paper.left + paper.width * 0.56;
   const answerWidth = paper.width * 0.44;
-  const said = answer ? sayQuestion(state, say) : question.kind === 'photo' ? '' : 'not answered';
+  const said = question.kind === 'photo' ? '' : sayState(state, (day) => say.day(day));
   const quiet = notesOn(state, say);
-  const labelHeight = paper.heightOf(question.label, paper.width * 0.53);
+  const labelHeight = paper.heightOf(label, paper.width * 0.53);
   const noteHeight = quiet ? paper.heightOf(quiet, paper.width * 0.53, 9) : 0;
   const height = Math.max(labelHeight + noteHeight, paper.heightOf(said, answerWidth)) + 10;
   paper.need(height + 4);
 
   const top = paper.y;
-  const stands = state.alert !== null || (state.finding?.severity ?? 0) >= 2;
+  const stands =
+    state.alert !== null || (question.kind !== 'rows' && (state.findings[0]?.severity ?? 0) >= 2);
   if (stands)
     paper.ornament(() => {
       paper.document.rect(paper.left - 6, top - 1, paper.width + 12, height).fill(CLAY_GROUND);
     });
-  paper.beside(question.label, paper.left, top + 4, {
+  paper.beside(label, paper.left, top + 4, {
     width: paper.width * 0.53,
   });
   if (quiet)
@@ -63,37 +76,39 @@ function writeQuestion(paper: Paper, data: ReportData, state: QuestionState, say
   if (stands) paper.diamond(answerX - 9, top + 10);
   paper.beside(said, answerX, top + 4, {
     width: answerWidth,
-    face: question.kind === 'number' ? 'mono' : 'bold',
+    face: isReading(question) ? 'mono' : 'bold',
     color: stands ? CLAY : INK,
   });
   paper.y = top + height;
   paper.rule();
-  if (isSignature(answer?.value)) drawSignature(paper, answer.value);
+  if (isSignature(answer?.value) || isHold(answer?.value)) drawSignature(paper, answer.value);
+  if (isSketch(answer?.value) && question.kind === 'sketch')
+    drawSketch(
+      paper,
+      answer.value,
+      question.symbols ?? [],
+      question.label,
+      data.photos[answer.value.under?.sha256 ?? ''],
+    );
   if (state.photos.length > 0) placePhotos(paper, data, state, say);
-}
-
-function sayQuestion(state: QuestionState, say: Say): string {
-  const { question, answer } = state;
-  if (!answer) return '';
-  if (question.kind === 'date') return say.day(textOf(answer.value));
-  return sayAnswer(question, answer.value, answer.unit);
 }
 
 /** The small words under a label: limit, verdict, reason, and what was corrected by whom. */
 function notesOn(state: QuestionState, say: Say): string {
-  const { question, alert, reason } = state;
+  const { question, alert, expected, reason } = state;
   const notes: string[] = [];
-  if (question.kind === 'number' && question.expected)
-    notes.push(`expected ${sayRange(question.expected, writeUnit(question.unit))}`);
+  if (isReading(question) && expected)
+    notes.push(`expected ${sayRange(expected, writeUnit(question.unit))}`);
   if (alert) notes.push(alert.words);
   if (reason) notes.push(`“${textOf(reason.value)}”`);
+  for (const message of state.messages) notes.push(message.words);
   for (const entry of state.history)
     if (entry.kind === 'correct')
       notes.push(`corrected by ${say.name(entry.by)}: ${entry.reason ?? ''}`);
   return notes.join(' · ');
 }
 
-function drawSignature(paper: Paper, signature: SignatureValue): void {
+function drawSignature(paper: Paper, signature: SignatureValue | HoldValue): void {
   const width = 190;
   const deepest = Math.max(...signature.strokes.flat().map(([, y]) => y), 0.2);
   const height = Math.min(90, deepest * width + 10);
@@ -112,6 +127,15 @@ function drawSignature(paper: Paper, signature: SignatureValue): void {
   });
   paper.y = top + height + 8;
   paper.rule();
+}
+
+/** What was drawn over a photo, light under dark, so that it stands out from any ground. */
+function drawMarks(paper: Paper, photo: PhotoValue, x: number, y: number, room: number): void {
+  const { marks, width: w, height: h } = photo;
+  if (!marks) return;
+  const width = Math.min(room, (PHOTO_HEIGHT * w) / h);
+  drawShapes(paper, marks, [], { x, y, width, ink: '#FFFCF5', line: 14 });
+  drawShapes(paper, marks, [], { x, y, width, ink: CLAY, line: 8 });
 }
 
 function placePhotos(paper: Paper, data: ReportData, state: QuestionState, say: Say): void {
@@ -134,6 +158,7 @@ function placePhotos(paper: Paper, data: ReportData, state: QuestionState, say: 
           paper.document.image(Buffer.from(bytes), x, top, {
             fit: [width, PHOTO_HEIGHT],
           });
+          drawMarks(paper, photo.value, x, top, width);
         });
       else
         paper.beside('This photo has not arrived yet.', x, top + PHOTO_HEIGHT / 2, {

@@ -1,4 +1,10 @@
-import type { SheetState } from '@ant-trail/core/sheet';
+import {
+  everyQuestion,
+  sayMinutes,
+  sayScore,
+  timeInSheet,
+  type SheetState,
+} from '@ant-trail/core/sheet';
 import type { ReportData } from '../data.ts';
 import { CLAY, INK, QUIET, SUN, type Paper } from './paper.ts';
 import type { Say } from './say.ts';
@@ -44,12 +50,15 @@ export function writeCover(paper: Paper, data: ReportData, state: SheetState, sa
     .map((c) => `${c.kind} ${c.number}, ${c.issuer}, valid to ${say.day(c.expiresOn)}`)
     .join('; ');
   const arrived = dossier.visit.events.find((event) => event.kind === 'arrived');
+  const ownEntries = dossier.entries.filter((entry) => entry.by === doer?.id);
   const lines: [string, string][] = [
     ['Where', [dossier.site.address, dossier.site.client].filter(Boolean).join(' · ')],
     ['Done by', [doer?.name ?? 'nobody yet', credentials].filter(Boolean).join('\n')],
     ['Arrived', arrived ? say.moment(arrived.at) : 'not recorded'],
     ['Finished', finish ? say.moment(finish.at) : 'not finished yet'],
     ['Approved', approval ? `${say.moment(approval.at)}, ${say.name(approval.by)}` : 'not yet'],
+    ['Time', sayMinutes(timeInSheet(ownEntries.map((entry) => entry.at)))],
+    ['Result', state.score ? sayScore(state.score) : ''],
     ['Asked', dossier.job.instructions || dossier.version.body.title],
     [
       'Template',
@@ -79,8 +88,10 @@ export function writeCover(paper: Paper, data: ReportData, state: SheetState, sa
 }
 
 function coverPicture(paper: Paper, data: ReportData, state: SheetState): void {
-  const photos = state.sections.flatMap((section) => section.questions.flatMap((q) => q.photos));
-  const first = photos.find((photo) => data.photos[photo.value.sha256]);
+  const photos = [...everyQuestion(state)]
+    .flatMap((stop) => stop.state.photos)
+    .filter((photo) => data.photos[photo.value.sha256]);
+  const first = photos.find((photo) => photo.path === state.cover) ?? photos[0];
   const bytes = first && data.photos[first.value.sha256];
   if (!first || !bytes) return;
   const top = paper.y;

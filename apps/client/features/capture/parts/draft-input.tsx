@@ -1,0 +1,25 @@
+import { Input, type InputProps } from '@/design/input.tsx';
+import { useDraft, type Keep } from './use-draft.ts';
+
+export interface DraftInputProps extends Pick<
+  InputProps,
+  'label' | 'hideLabel' | 'kind' | 'lines' | 'mono' | 'problem'
+> {
+  readonly kept: string;
+  readonly keep: Keep;
+  readonly locked: boolean;
+}
+
+/** A field that keeps what is typed when the person pauses or leaves; locked, it only shows it. */
+export function DraftInput({ kept, keep, locked, problem, ...field }: DraftInputProps) {
+  const draft = useDraft(kept, keep);
+  return (
+    <Input
+      {...field}
+      problem={draft.refused ?? problem}
+      value={draft.text}
+      onChange={locked ? () => undefined : draft.change}
+      onLeave={draft.settle}
+    />
+  );
+}

@@ -1,0 +1,97 @@
+import { View } from '@tamagui/core';
+import { useEffect, useRef, useState } from 'react';
+import { Column } from '@/design/box.tsx';
+import { Button } from '@/design/button.tsx';
+import { Dialog } from '@/design/dialog.tsx';
+import { Body } from '@/design/text.tsx';
+import { openCamera } from '@/device/camera.ts';
+import { readCode, type ReadCode } from '@/device/read-code.ts';
+
+/** Between two looks at what the camera shows. */
+const LOOK_EVERY_MS = 200;
+
+export interface ScannerProps {
+  readonly label: string;
+  readonly onRead: (code: ReadCode) => void;
+  readonly onClose: () => void;
+}
+
+/** Looks for a code through the camera until one is read; a picture does as well. */
+export function Scanner({ label, onRead, onClose }: ScannerProps) {
+  const video = useRef<HTMLVideoElement>(null);
+  const picker = useRef<HTMLInputElement>(null);
+  const [problem, setProblem] = useState<string | null>(null);
+  const read = useRef(onRead);
+  useEffect(() => {
+    read.current = onRead;
+  });
+  useEffect(() => {
+    let timer: ReturnType<typeof setTimeout> | undefined;
+    let over = false;
+    let stop: (() => void) | null = null;
+    const look = async (seen: HTMLVideoElement): Promise<void> => {
+      const code = await readCode(seen);
+      if (over) return;
+      if (code) read.current(code);
+      else timer = setTimeout(() => void look(seen), LOOK_EVERY_MS);
+    };
+    void openCamera().then((camera) => {
+      const seen = video.current;
+      if (over || !seen) return camera?.stop();
+      if (!camera) {
+        setProblem('This phone gives no camera to the page. Take a picture of the code instead.');
+        return undefined;
+      }
+      stop = camera.stop;
+      seen.srcObject = camera.stream;
+      void seen.play().then(() => look(seen));
+      return undefined;
+    });
+    return () => {
+      over = true;
+      clearTimeout(timer);
+      stop?.();
+    };
+  }, []);
+  const fromPicture = async (file: File | undefined) => {
+    if (!file) return;
+    const code = await readCode(file);
+    if (code) onRead(code);
+    else setProblem('No code could be read in this picture. Go closer, or type what is printed.');
+    if (picker.current) picker.current.value = '';
+  };
+  return (
+    <Dialog title={`Scan: ${label}`} onClose={onClose}>
+      <Column gap="$3">
+        <View height={300} backgroundColor="$bark" overflow="hidden">
+          <video
+            ref={video}
+            muted
+            playsInline
+            aria-label="What the camera sees"
+            style={{ width: '100%', height: '100%', objectFit: 'cover' }}
+          />
+        </View>
+        {problem ? (
+          <Body small eyes strong role="alert">
+            {problem}
+          </Body>
+        ) : (
+          <Body small quiet>
+            Hold the code into the picture. It is taken by itself.
+          </Body>
+        )}
+        <input
+          ref={picker}
+          type="file"
+          accept="image/*"
+          capture="environment"
+          hidden
+          aria-label={`Picture of the code for ${label}`}
+          onChange={(event) => void fromPicture(event.target.files?.[0])}
+        />
+        <Button onPress={() => picker.current?.click()}>Take a picture of it</Button>
+      </Column>
+    </Dialog>
+  );
+}

@@ -1,0 +1,77 @@
+import { LARGEST_TABLE, TableLines } from '@ant-trail/contract/exchange';
+import { useRef, useState } from 'react';
+import { Column, Row } from '@/design/box.tsx';
+import { Button } from '@/design/button.tsx';
+import { Body } from '@/design/text.tsx';
+import { ask, wordsFor } from '@/device/api.ts';
+
+export interface PickedTable {
+  readonly name: string;
+  readonly lines: readonly (readonly string[])[];
+}
+
+/** Chooses a CSV or XLSX file and has the office read its lines. */
+export function PickTable({
+  label,
+  onPicked,
+}: {
+  readonly label: string;
+  readonly onPicked: (table: PickedTable) => void;
+}) {
+  const picker = useRef<HTMLInputElement>(null);
+  const [problem, setProblem] = useState<string | null>(null);
+  const [busy, setBusy] = useState(false);
+  const take = async (file: File | undefined) => {
+    if (!file) return;
+    setProblem(null);
+    setBusy(true);
+    try {
+      onPicked({ name: file.name, lines: await linesOf(file) });
+    } catch (error) {
+      setProblem(error instanceof TooLarge ? error.message : wordsFor(error));
+    }
+    setBusy(false);
+    if (picker.current) picker.current.value = '';
+  };
+  return (
+    <Column gap="$2">
+      <Row>
+        <input
+          ref={picker}
+          type="file"
+          accept=".csv,.txt,.xlsx"
+          hidden
+          aria-label={label}
+          onChange={(event) => void take(event.target.files?.[0])}
+        />
+        <Button dense disabled={busy} onPress={() => picker.current?.click()}>
+          {busy ? 'Reading it …' : label}
+        </Button>
+      </Row>
+      {problem ? (
+        <Body small eyes role="alert">
+          {problem}
+        </Body>
+      ) : null}
+    </Column>
+  );
+}
+
+class TooLarge extends Error {}
+
+async function linesOf(file: File): Promise<string[][]> {
+  if (file.size > LARGEST_TABLE)
+    throw new TooLarge('This file is larger than 2.5 MB. Take a part of it.');
+  const content = await base64(file);
+  const { lines } = await ask(TableLines, 'POST', '/api/tables', { name: file.name, content });
+  return lines;
+}
+
+function base64(file: File): Promise<string> {
+  return new Promise((resolve, reject) => {
+    const reader = new FileReader();
+    reader.onload = () => resolve((reader.result as string).replace(/^data:[^,]*,/, ''));
+    reader.onerror = () => reject(new TooLarge('This file can’t be read. Choose it again.'));
+    reader.readAsDataURL(file);
+  });
+}

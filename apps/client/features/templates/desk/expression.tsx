@@ -1,0 +1,182 @@
+import { GENERAL_FUNCTIONS, ROW_FUNCTIONS } from '@ant-trail/core/logic';
+import { questionsOf, rulesOf, type Question, type TemplateBody } from '@ant-trail/core/sheet';
+import { TRADE_FUNCTIONS } from '@ant-trail/core/trades';
+import { useState } from 'react';
+import { Column, Row } from '@/design/box.tsx';
+import { Button } from '@/design/button.tsx';
+import { Input } from '@/design/input.tsx';
+import { Pick } from '@/design/pick.tsx';
+import { Body } from '@/design/text.tsx';
+
+export interface ExpressionProps {
+  readonly label: string;
+  readonly body: TemplateBody;
+  /** The question it belongs to, which it can't read itself; none for a section's. */
+  readonly question?: Question;
+  readonly value: string | undefined;
+  readonly onChange: (value: string | undefined) => void;
+  /** Offers to put a condition together by picking. */
+  readonly compose?: boolean;
+}
+
+const FUNCTIONS = [
+  ...GENERAL_FUNCTIONS,
+  ...ROW_FUNCTIONS,
+  ...TRADE_FUNCTIONS.flatMap(({ offers }) => offers),
+];
+
+/** An expression: written with what fits offered below, or put together by picking. */
+export function Expression({ label, body, question, value, onChange, compose }: ExpressionProps) {
+  const [composing, setComposing] = useState(false);
+  const text = value ?? '';
+  const word = /[a-z_][a-z0-9_]*$/i.exec(text)?.[0].toLowerCase() ?? '';
+  const others = questionsOf(body).filter(
+    ({ key, kind }) => key !== question?.key && rulesOf({ kind } as Question).celType !== null,
+  );
+  const offers =
+    word.length < 2
+      ? []
+      : [
+          ...others
+            .filter(
+              (each) =>
+                each.key !== word &&
+                (each.key.startsWith(word) || each.label.toLowerCase().includes(word)),
+            )
+            .map((each) => ({ insert: each.key, about: each.label })),
+          ...FUNCTIONS.filter(({ name }) => name.toLowerCase().startsWith(word)).map((each) => ({
+            insert: each.usage,
+            about: each.about,
+          })),
+        ].slice(0, 6);
+  const take = (insert: string): void =>
+    onChange(text.slice(0, text.length - word.length) + insert);
+  return (
+    <Column gap="$1">
+      <Row gap="$2" alignItems="flex-end">
+        <Column flex={1}>
+          <Input label={label} value={text} onChange={(next) => onChange(next || undefined)} />
+        </Column>
+        {compose ? (
+          <Button
+            dense
+            onPress={() => setComposing(!composing)}
+            label={`${label}: put together by picking`}
+          >
+            Pick
+          </Button>
+        ) : null}
+      </Row>
+      {offers.map((offer) => (
+        <Row key={offer.insert} gap="$2">
+          <Button dense plain onPress={() => take(offer.insert)}>
+            {offer.insert}
+          </Button>
+          <Body tiny quiet flex={1}>
+            {offer.about}
+          </Body>
+        </Row>
+      ))}
+      {composing ? (
+        <Composer
+          others={others}
+          onTake={(condition) => {
+            onChange(text.trim() && text !== 'false' ? `${text} && ${condition}` : condition);
+            setComposing(false);
+          }}
+        />
+      ) : null}
+    </Column>
+  );
+}
+
+const COMPARISONS: Readonly<Record<string, string>> = {
+  '==': 'is',
+  '!=': 'is not',
+  '>': 'is more than',
+  '<': 'is less than',
+  given: 'is answered',
+};
+
+function answersOf(question: Question | undefined): { value: string; label: string }[] | null {
+  switch (question?.kind) {
+    case 'yesNo':
+      return [
+        { value: 'yes', label: 'Yes' },
+        { value: 'no', label: 'No' },
+        { value: 'na', label: 'Not applicable' },
+      ];
+    case 'performed':
+      return [
+        { value: 'done', label: 'Performed' },
+        { value: 'not', label: 'Not performed' },
+      ];
+    case 'choice':
+    case 'choices':
+      return question.options.map(({ key, label }) => ({ value: key, label }));
+    default:
+      return null;
+  }
+}
+
+interface ComposerProps {
+  readonly others: readonly Question[];
+  readonly onTake: (condition: string) => void;
+}
+
+/** A simple condition from three picks: which question, compared how, with what. */
+function Composer({ others, onTake }: ComposerProps) {
+  const [key, setKey] = useState(others[0]?.key ?? '');
+  const [comparison, setComparison] = useState('==');
+  const [value, setValue] = useState('');
+  const of = others.find((each) => each.key === key);
+  const answers = answersOf(of);
+  const isNumber = of !== undefined && ['double', 'dyn'].includes(rulesOf(of).celType ?? '');
+  const offered = Object.entries(COMPARISONS).filter(
+    ([sign]) => isNumber || (sign !== '>' && sign !== '<'),
+  );
+  const chosen = answers && !value ? (answers[0]?.value ?? '') : value;
+  const take = (): void => {
+    if (!of) return;
+    if (comparison === 'given') onTake(`has(given.${key})`);
+    else if (of.kind === 'choices')
+      onTake(`${comparison === '!=' ? '!' : ''}("${chosen}" in ${key})`);
+    else if (of.kind === 'acknowledge') onTake(key);
+    else if (isNumber) onTake(`${key} ${comparison} ${Number(chosen.replace(',', '.')) || 0}`);
+    else onTake(`${key} ${comparison} ${JSON.stringify(chosen)}`);
+  };
+  if (others.length === 0)
+    return (
+      <Body small quiet>
+        There is no other question to look at yet.
+      </Body>
+    );
+  return (
+    <Column gap="$2" padding="$2" backgroundColor="$lakeGround" role="group" aria-label="Condition">
+      <Pick
+        label="Question"
+        value={key}
+        onChange={setKey}
+        options={others.map((each) => ({ value: each.key, label: each.label }))}
+      />
+      <Row gap="$2" alignItems="flex-end" flexWrap="wrap">
+        <Pick
+          label="Compared"
+          value={comparison}
+          onChange={setComparison}
+          options={offered.map(([sign, label]) => ({ value: sign, label }))}
+        />
+        {comparison === 'given' ? null : answers ? (
+          <Pick label="With" value={chosen} onChange={setValue} options={answers} />
+        ) : (
+          <Column flex={1} minWidth={90}>
+            <Input label="With" value={value} onChange={setValue} onEnter={take} />
+          </Column>
+        )}
+        <Button dense main onPress={take}>
+          Take this condition
+        </Button>
+      </Row>
+    </Column>
+  );
+}

@@ -1,0 +1,162 @@
+import { TemplateContent } from '@ant-trail/contract/templates';
+import type { TemplateBody } from '@ant-trail/core/sheet';
+import { useRef, useState } from 'react';
+import { Column, Row } from '@/design/box.tsx';
+import { Button } from '@/design/button.tsx';
+import { Input } from '@/design/input.tsx';
+import { Tick } from '@/design/tick.tsx';
+import { Expression } from './expression.tsx';
+import { ImportQuestions } from './import-questions.tsx';
+import { Programmes } from './programmes.tsx';
+import { Variants } from './variants.tsx';
+import { NumberField } from './number-field.tsx';
+import { Body, Heading } from '@/design/text.tsx';
+
+/** What holds for the whole template, and the way in and out as a file. */
+export function SheetEditor(props: {
+  readonly body: TemplateBody;
+  readonly onChange: (body: TemplateBody) => void;
+}) {
+  const { body, onChange } = props;
+  const picker = useRef<HTMLInputElement>(null);
+  const [problem, setProblem] = useState<string | null>(null);
+  const [grades, setGrades] = useState<string | null>(null);
+  const toggleLed = (): void => {
+    const { order, ...rest } = body;
+    onChange(order === 'led' ? rest : { ...rest, order: 'led' });
+  };
+  const toggleScore = (): void => {
+    const { score, ...rest } = body;
+    onChange(score ? rest : { ...rest, score: { target: 80 } });
+  };
+  const save = (): void => {
+    const url = URL.createObjectURL(
+      new Blob([JSON.stringify(body, null, 2)], { type: 'application/json' }),
+    );
+    const link = document.createElement('a');
+    link.href = url;
+    link.download = `${body.title}.json`;
+    link.click();
+    URL.revokeObjectURL(url);
+  };
+  const load = async (file: File | undefined) => {
+    if (!file) return;
+    try {
+      const read = TemplateContent.safeParse(JSON.parse(await file.text()));
+      if (read.success) {
+        onChange(read.data);
+        setProblem(null);
+        return;
+      }
+      const [issue] = read.error.issues;
+      setProblem(
+        `This file is no template: ${issue?.path.join('.') ?? ''} ${issue?.message ?? ''}`,
+      );
+    } catch {
+      setProblem('This file can’t be read as JSON.');
+    }
+  };
+  return (
+    <Column padding="$3" gap="$3">
+      <Heading>The whole sheet</Heading>
+      <Input label="Title" value={body.title} onChange={(title) => onChange({ ...body, title })} />
+      <Tick
+        label="Led: step by step, in this order"
+        on={body.order === 'led'}
+        onPress={toggleLed}
+      />
+      <Tick
+        label="Scored: answers have points"
+        on={body.score !== undefined}
+        onPress={toggleScore}
+      />
+      {body.score ? (
+        <>
+          <NumberField
+            label="Improvement is called for below, in percent"
+            value={body.score.target}
+            onChange={(target) =>
+              onChange({ ...body, score: { ...body.score, target: target ?? 80 } })
+            }
+          />
+          <NumberField
+            label="What a failed question that stops everything leaves, in percent"
+            value={body.score.cap ?? 0}
+            onChange={(cap) =>
+              onChange({ ...body, score: { target: 80, ...body.score, cap: cap ?? 0 } })
+            }
+          />
+          <Input
+            label="Grades, one per line, as in “A from 90”"
+            lines={3}
+            value={grades ?? sayGrades(body)}
+            onChange={setGrades}
+            onLeave={() => {
+              if (grades === null) return;
+              const read = readGrades(grades);
+              if (read) onChange({ ...body, score: { target: 80, ...body.score, grades: read } });
+              setGrades(null);
+            }}
+          />
+        </>
+      ) : null}
+      <Programmes body={body} onChange={onChange} />
+      <Variants body={body} onChange={onChange} />
+      {body.sections.map((section) => (
+        <Expression
+          key={section.id}
+          label={`Section “${section.title}” is asked when`}
+          body={body}
+          value={section.visibleWhen}
+          compose
+          onChange={(visibleWhen) => {
+            const { id, title, questions } = section;
+            const next = { id, title, questions, ...(visibleWhen ? { visibleWhen } : {}) };
+            onChange({
+              ...body,
+              sections: body.sections.map((each) => (each.id === id ? next : each)),
+            });
+          }}
+        />
+      ))}
+      <Row gap="$2" flexWrap="wrap">
+        <Button dense onPress={save}>
+          Save as a file
+        </Button>
+        <Button dense onPress={() => picker.current?.click()}>
+          Take from a file
+        </Button>
+        <input
+          ref={picker}
+          type="file"
+          accept="application/json"
+          hidden
+          aria-label="Template file"
+          onChange={(event) => void load(event.target.files?.[0])}
+        />
+      </Row>
+      <ImportQuestions body={body} onChange={onChange} />
+      {problem ? (
+        <Body small eyes role="alert">
+          {problem}
+        </Body>
+      ) : null}
+      <Body small quiet>
+        Choose a question to change it, or a kind of question on the left to add one.
+      </Body>
+    </Column>
+  );
+}
+
+const sayGrades = ({ score }: TemplateBody): string =>
+  (score?.grades ?? []).map(({ word, from }) => `${word} from ${from}`).join('\n');
+
+/** Grades from lines such as “A from 90”, best first; null when a line is something else. */
+function readGrades(text: string): { word: string; from: number }[] | null {
+  const lines = text.split('\n').filter((line) => line.trim() !== '');
+  const grades = lines.map((line) => /^\s*(.+?)\s+from\s+(\d+(?:\.\d+)?)\s*$/.exec(line));
+  const read = grades.flatMap((found) =>
+    found?.[1] && Number(found[2]) <= 100 ? [{ word: found[1], from: Number(found[2]) }] : [],
+  );
+  return read.length === lines.length ? read.sort((a, b) => b.from - a.from) : null;
+}

@@ -1,0 +1,89 @@
+import { TemplatesAnswer } from '@ant-trail/contract/templates';
+import { questionsOf } from '@ant-trail/core/sheet';
+import { useLocalSearchParams, useRouter } from 'expo-router';
+import { lazy, Suspense, useState } from 'react';
+import { Column, Row, Rule } from '@/design/box.tsx';
+import { Button } from '@/design/button.tsx';
+import { DeskPage } from '@/design/desk-page.tsx';
+import { Input } from '@/design/input.tsx';
+import { PressableRow } from '@/design/pressable-row.tsx';
+import { Body, Figure } from '@/design/text.tsx';
+import { useOffice } from '@/device/office.ts';
+import { hasDraft } from './kept-draft.ts';
+
+const Builder = lazy(async () => ({ default: (await import('./builder.tsx')).Builder }));
+
+/** The templates job sheets are made from, and the way to change them. */
+export function TemplatesScreen() {
+  const params = useLocalSearchParams<{ open?: string }>();
+  const router = useRouter();
+  const [text, setText] = useState('');
+  const { answer, problem, again } = useOffice(TemplatesAnswer, '/api/templates');
+  const wanted = text.trim().toLowerCase();
+  const templates = answer?.templates ?? [];
+  const shown = templates.filter(({ body }) => body.title.toLowerCase().includes(wanted));
+  const opened = templates.find(({ template }) => template === params.open) ?? null;
+  if (params.open && (opened || params.open === 'new'))
+    return (
+      <Suspense>
+        <Builder
+          key={params.open}
+          published={opened}
+          onClose={(published) => {
+            if (published) again();
+            router.setParams({ open: undefined });
+          }}
+        />
+      </Suspense>
+    );
+  return (
+    <DeskPage
+      title="Templates"
+      problem={problem}
+      about={<Body quiet>{answer ? `${shown.length} shown` : ''}</Body>}
+      actions={
+        <Button main dense onPress={() => router.setParams({ open: 'new' })}>
+          {hasDraft('new') ? 'Go on with the new template' : 'New template'}
+        </Button>
+      }
+    >
+      <Column maxWidth={360}>
+        <Input label="Name" value={text} onChange={setText} />
+      </Column>
+      <Column>
+        {shown.map(({ template, body, number }) => (
+          <Column key={template}>
+            <Rule />
+            <PressableRow
+              onPress={() => router.setParams({ open: template })}
+              paddingVertical="$2"
+              justifyContent="center"
+            >
+              <Row columnGap="$4" alignSelf="stretch" flexWrap="wrap">
+                <Body strong width={320}>
+                  {body.title}
+                </Body>
+                <Figure small width={110}>
+                  version {number}
+                </Figure>
+                <Body small quiet width={150}>
+                  {questionsOf(body).length} questions
+                </Body>
+                <Body small quiet flex={1}>
+                  {[
+                    hasDraft(template) ? 'a draft is kept here' : '',
+                    body.order === 'led' ? 'led step by step' : '',
+                    body.score ? 'scored' : '',
+                  ]
+                    .filter(Boolean)
+                    .join(', ')}
+                </Body>
+              </Row>
+            </PressableRow>
+          </Column>
+        ))}
+        {answer && shown.length === 0 ? <Body quiet>No template is called that.</Body> : null}
+      </Column>
+    </DeskPage>
+  );
+}

@@ -1,0 +1,3 @@
+export function fromJSONSchema() {
+  throw new Error('JSON Schema is not read in the browser');
+}

@@ -1,0 +1,301 @@
+import { chainBreaks } from '@ant-trail/core/log';
+import { QUESTION_KINDS, type Question, type TemplateBody } from '@ant-trail/core/sheet';
+import { act, cleanup, fireEvent, screen, within } from '@testing-library/react';
+import userEvent from '@testing-library/user-event';
+import { chooseUnitSystem } from '@/design/unit-system.ts';
+import { CASES, questionOf } from '../../../packages/core/test/every-kind.ts';
+import { COLLEAGUE, region, showSheet } from './support/sheet.tsx';
+
+const sheet = (...questions: Question[]): TemplateBody => ({
+  title: 'T',
+  sections: [{ id: 's', title: 'S', questions }],
+});
+const number = (more: object = {}): Question =>
+  ({
+    kind: 'number',
+    key: 'level',
+    label: 'Level',
+    required: true,
+    unit: 'mm',
+    alsoIn: ['[in_i]'],
+    expected: { low: 10, high: 50 },
+    ...more,
+  }) as unknown as Question;
+
+afterEach(() => {
+  cleanup();
+  act(() => chooseUnitSystem('SI'));
+});
+
+const user = userEvent.setup();
+const textbox = (name: string): HTMLInputElement => within(region(name)).getByRole('textbox');
+const type = async (element: HTMLElement, words: string): Promise<void> => {
+  await user.clear(element);
+  await user.type(element, words);
+  await user.tab();
+};
+
+describe.each(QUESTION_KINDS)('the control for %s', (kind) => {
+  const { good, path, unit } = CASES[kind];
+  const question = questionOf(kind);
+
+  test('is there, has a name of its own, and takes nothing while it is locked', async () => {
+    const { settled, entries } = await showSheet(sheet(question), { locked: true });
+    for (const control of within(region('Asked')).queryAllByRole('textbox'))
+      fireEvent.change(control, { target: { value: 'x' } });
+    for (const control of within(region('Asked')).queryAllByRole('radio')) fireEvent.click(control);
+    await settled();
+    expect(await entries()).toEqual([]);
+  });
+
+  test('shows what was answered', async () => {
+    const { session } = await showSheet(sheet(question));
+    if (good !== null)
+      await act(async () => {
+        const more = unit === undefined ? {} : { unit };
+        const problem = await session.write(path?.('asked') ?? 'asked', 'answer', good, more);
+        expect(problem).toBeNull();
+      });
+    const shown = region('Asked');
+    const values = within(shown)
+      .queryAllByRole<HTMLInputElement>('textbox')
+      .map((field) => field.value);
+    const inputs = [...shown.querySelectorAll('input')].map((field) => field.value);
+    const chosen = within(shown)
+      .queryAllByRole('radio', { checked: true })
+      .concat(within(shown).queryAllByRole('checkbox', { checked: true }))
+      .map((option) => option.textContent);
+    const all = [...values, ...inputs, ...chosen, shown.textContent].join(' | ');
+    expect(all).toMatch(SHOWS[kind]);
+  });
+});
+
+/** What must be seen of the answer of each kind. */
+const SHOWS: Record<(typeof QUESTION_KINDS)[number], RegExp> = {
+  yesNo: /No \|/,
+  performed: /Performed \|/,
+  acknowledge: /Yes, it is so/,
+  choice: /●Bad/,
+  choices: /●Good \| ●Bad/,
+  number: /12\.5/,
+  instrument: /7/,
+  percentage: /40/,
+  shares: /40 \| 60/,
+  calculated: /2/,
+  text: /words/,
+  phone: /\+299 55 01 23/,
+  email: /hut@tarnhollow\.example/,
+  date: /2031-04-05/,
+  time: /07:45/,
+  moment: /2031-04-05 \| 07:45/,
+  address: /Quay 3/,
+  code: /TH-1/,
+  lookup: /Oats/,
+  photo: /Add a photo/,
+  video: /v\.webm/,
+  voice: /n\.webm/,
+  file: /plan\.pdf/,
+  signature: /Signed by Ada/,
+  hold: /Passed by Bo/,
+  sketch: /Undo/,
+  rows: /First/,
+};
+
+describe('a number', () => {
+  test('is judged while it is typed, kept with a decimal comma, and refused as nonsense', async () => {
+    const { at, settled } = await showSheet(sheet(number()));
+    await user.type(textbox('Level'), '7,5');
+    expect(within(region('Level')).getByRole('alert').textContent).toMatch(
+      /^Below the expected 10 to 50 mm/,
+    );
+    await user.tab();
+    await settled();
+    expect(at('level')?.answer).toMatchObject({ value: 7.5, unit: 'mm' });
+    await type(textbox('Level'), '1.000,5');
+    await settled();
+    expect(within(region('Level')).getByText(/no marks for thousands/)).toBeTruthy();
+    expect(at('level')?.answer?.value).toBe(7.5);
+    await user.clear(textbox('Level'));
+    await user.tab();
+    await settled();
+    expect(at('level')?.answer).toBeNull();
+  });
+
+  test('keeps the unit it was entered in, and says what that is in its own', async () => {
+    const { at, settled } = await showSheet(sheet(number()));
+    await user.click(screen.getByRole('button', { name: 'Enter in in instead' }));
+    await type(textbox('Level'), '1.5');
+    await settled();
+    expect(at('level')?.answer).toMatchObject({ value: 1.5, unit: '[in_i]' });
+    expect(within(region('Level')).getByText('That is 38.1 mm.')).toBeTruthy();
+    expect(screen.queryByRole('button', { name: /^Enter in/ })).toBeNull();
+  });
+
+  test('is asked for in the person’s own system, its range too', async () => {
+    act(() => chooseUnitSystem('US'));
+    await showSheet(sheet(number()));
+    expect(within(region('Level')).getByText('Expected 0.3937 to 1.969 in.')).toBeTruthy();
+  });
+
+  test('is held against the last values: drift and what is unusual are named', async () => {
+    const earlier = { level: [20, 21, 19, 20, 22, 20, 19, 21, 20] };
+    await showSheet(sheet(number()), { earlier });
+    await user.type(textbox('Level'), '45');
+    expect(within(region('Level')).getByText('Unusual: far from its usual values.')).toBeTruthy();
+    await user.clear(textbox('Level'));
+    await user.type(textbox('Level'), '20');
+    expect(within(region('Level')).queryByText(/^Unusual/)).toBeNull();
+  });
+});
+
+test('two quick answers of one person never differ from each other', async () => {
+  const { session, at, entries } = await showSheet(sheet(number()));
+  await act(async () => {
+    await Promise.all(
+      [11, 12, 13].map((value) => session.write('level', 'answer', value, { unit: 'mm' })),
+    );
+  });
+  expect(at('level')?.disagreement).toEqual([]);
+  expect(at('level')?.answer?.value).toBe(13);
+  const written = await entries();
+  expect(written.map((entry) => entry.seen)).toEqual([[], [written[0]?.id], [written[1]?.id]]);
+});
+
+test('several entries are kept all or none', async () => {
+  const { session, entries } = await showSheet(sheet(number()));
+  const problem = await session.writeAll([
+    { path: 'level', kind: 'answer', value: 20, unit: 'mm' },
+    { path: 'nowhere', kind: 'answer', value: 20 },
+  ]);
+  expect(problem).toMatch(/no question “nowhere”/);
+  expect(await entries()).toEqual([]);
+});
+
+test('shares say what is missing until they come to a hundred', async () => {
+  const { at, settled } = await showSheet(sheet(questionOf('shares')));
+  const first = screen.getByLabelText('First, in percent');
+  const second = screen.getByLabelText('Second, in percent');
+  await user.type(first, '40');
+  await user.type(second, '50');
+  await settled();
+  expect(screen.getByRole('alert').textContent).toBe('Together they are 90 %: 10 too little.');
+  expect(at('asked')?.answer).toBeNull();
+  await user.clear(second);
+  await user.type(second, '60');
+  await settled();
+  expect(at('asked')?.answer?.value).toEqual({ shares: { first: 40, second: 60 } });
+});
+
+test('an answer is offered, and counts only when it is taken', async () => {
+  const { at, settled } = await showSheet(sheet(number({ suggest: '12 + 8' })));
+  expect(at('level')?.answer).toBeNull();
+  await user.click(screen.getByRole('button', { name: 'Take 20 mm for Level' }));
+  await settled();
+  expect(at('level')?.answer).toMatchObject({ value: 20, unit: 'mm' });
+  expect(screen.queryByRole('button', { name: /^Take/ })).toBeNull();
+});
+
+test('what is closed out says so and is opened again by undoing it', async () => {
+  const { session, at, settled } = await showSheet(sheet(number(), questionOf('text')));
+  await act(async () => {
+    await session.closeOut(['level', 'asked']);
+  });
+  expect(within(region('Level')).getByText('Not applicable, closed out with 1 more.')).toBeTruthy();
+  await user.click(screen.getByRole('button', { name: 'Undo closing out Level' }));
+  await settled();
+  expect(at('asked')?.closedOut).toBeNull();
+});
+
+describe('rows', () => {
+  const rows: Question = {
+    kind: 'rows',
+    key: 'beds',
+    label: 'Beds',
+    each: 'bed',
+    required: false,
+    starts: ['Window', 'Door'],
+    most: 4,
+    questions: [number(), { kind: 'code', key: 'tag', label: 'Tag', required: false }],
+  };
+
+  test('are opened one by one, copied without their tag, removed and brought back', async () => {
+    const { at, session, settled } = await showSheet(sheet(rows));
+    await act(async () => {
+      await session.writeAll([
+        { path: 'beds/s1/level', kind: 'answer', value: 20, unit: 'mm' },
+        { path: 'beds/s1/tag', kind: 'answer', value: { code: 'T1', how: 'typed' } },
+      ]);
+    });
+    await user.click(screen.getByRole('button', { name: /Window/ }));
+    await user.click(screen.getByRole('button', { name: 'On to Door' }));
+    await user.click(screen.getByRole('button', { name: 'As in Window' }));
+    await settled();
+    expect(at('beds/s2/level')?.answer?.value).toBe(20);
+    expect(at('beds/s2/tag')?.answer).toBeNull();
+    await user.click(screen.getByRole('button', { name: 'Remove' }));
+    await settled();
+    expect(at('beds')?.rows.map((row) => row.name)).toEqual(['Window']);
+    await user.click(screen.getByRole('button', { name: 'Bring it back' }));
+    await settled();
+    expect(at('beds')?.rows.map((row) => row.name)).toEqual(['Window', 'Door']);
+    expect(at('beds/s2/level')?.answer?.value).toBe(20);
+  });
+
+  test('the one that holds what is sought opens by itself, and the field has the focus', async () => {
+    const { session } = await showSheet(sheet(rows));
+    act(() => session.seek('beds/s2/level'));
+    expect(document.activeElement).toBe(textbox('Level'));
+    expect(screen.getByRole('button', { name: /Door/, expanded: true })).toBeTruthy();
+    expect(session.sought.getState().path).toBeNull();
+  });
+});
+
+test('a hold point is signed by a colleague, never by who did the work', async () => {
+  const strokes = [
+    [
+      [0.1, 0.1],
+      [0.5, 0.2],
+    ],
+  ] as [number, number][][];
+  const { session, at } = await showSheet(sheet(number(), questionOf('hold')));
+  const pass = (person: string, name: string) =>
+    act(async () => {
+      await session.write('asked', 'answer', { verdict: 'passed', name, person, strokes });
+    });
+  await act(async () => {
+    await session.write('level', 'answer', 20, { unit: 'mm' });
+  });
+  await pass(session.context.visit.person ?? '', 'Imke');
+  expect(within(region('Asked')).getByRole('alert').textContent).toMatch(
+    /somebody who did not do the work/,
+  );
+  await pass(COLLEAGUE, 'Bo');
+  expect(at('asked')?.looseEnds).toEqual([]);
+});
+
+describe('a phone that cannot keep anything more', () => {
+  test('takes back what was said, with words, and leaves what was typed in the field', async () => {
+    const { store, session, at, settled, entries } = await showSheet(
+      sheet({ kind: 'yesNo', key: 'sound', label: 'Sound?', required: true }, questionOf('text')),
+    );
+    await user.click(screen.getByRole('radio', { name: 'Yes' }));
+    await settled();
+    const full = jest
+      .spyOn(store.entries, 'bulkAdd')
+      .mockRejectedValue(new DOMException('full', 'QuotaExceededError'));
+    await user.click(screen.getByRole('radio', { name: 'No' }));
+    await user.type(textbox('Asked'), 'A long story{Tab}');
+    await settled();
+    expect(at('sound')?.answer?.value).toBe('yes');
+    expect(at('asked')?.answer).toBeNull();
+    expect(session.trouble.getState().words).toMatch(/could not keep .* storage may be full/);
+    expect(textbox('Asked').value).toBe('A long story');
+    expect(await entries()).toHaveLength(1);
+    full.mockRestore();
+    await user.type(textbox('Asked'), '!{Tab}');
+    await settled();
+    expect(at('asked')?.answer?.value).toBe('A long story!');
+    expect(session.trouble.getState().words).toBeNull();
+    expect(chainBreaks(await entries())).toEqual([]);
+  });
+});

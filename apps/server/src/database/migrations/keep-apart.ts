@@ -1,0 +1,12 @@
+import type { QueryRunner } from 'typeorm';
+
+/** Has a table show and take only rows of the organisation the connection works for. */
+export async function keepApart(runner: QueryRunner, table: string, column: string): Promise<void> {
+  const own = `${column} = NULLIF(current_setting('app.org_id', true), '')::uuid`;
+  await runner.query(`
+    ALTER TABLE ${table} ENABLE ROW LEVEL SECURITY;
+    ALTER TABLE ${table} FORCE ROW LEVEL SECURITY;
+    CREATE POLICY own_organisation ON ${table} USING (${own}) WITH CHECK (${own});
+    GRANT SELECT, INSERT, UPDATE, DELETE ON ${table} TO trail_app;
+  `);
+}

@@ -1,0 +1,53 @@
+import {
+  CatalogueImport,
+  CataloguesAnswer,
+  CatalogueSummary,
+  KeptCatalogue,
+} from '@ant-trail/contract/catalogues';
+import { Id } from '@ant-trail/contract/common';
+import { TableFormat } from '@ant-trail/contract/exchange';
+import { writeTable } from '@ant-trail/core/exchange';
+import { z } from 'zod';
+import { OFFICE, PLANNERS, route } from '../../http/route.ts';
+import { tableAnswer } from '../exchange/routes.ts';
+import { findCatalogue, importCatalogue, listCatalogues } from './catalogues.ts';
+
+export const catalogueRoutes = [
+  route({
+    method: 'get',
+    path: '/api/catalogues',
+    allowed: OFFICE,
+    summary: 'The catalogues answers are looked up in, without their rows',
+    answer: CataloguesAnswer,
+    handle: async ({ db }) => ({ catalogues: await listCatalogues(db) }),
+  }),
+  route({
+    method: 'get',
+    path: '/api/catalogues/:id',
+    allowed: OFFICE,
+    summary: 'One catalogue with all its rows',
+    params: z.object({ id: Id }),
+    answer: KeptCatalogue,
+    handle: ({ db, params }) => findCatalogue(db, params.id),
+  }),
+  route({
+    method: 'get',
+    path: '/api/catalogues/:id/rows.:format',
+    allowed: OFFICE,
+    summary: 'One catalogue as a CSV or XLSX file',
+    params: z.object({ id: Id, format: TableFormat }),
+    handle: async ({ db, params }) => {
+      const { columns, rows, name } = await findCatalogue(db, params.id);
+      return tableAnswer(writeTable(columns, rows), name, params.format);
+    },
+  }),
+  route({
+    method: 'post',
+    path: '/api/catalogues',
+    allowed: PLANNERS,
+    summary: 'Import a catalogue whole',
+    body: CatalogueImport,
+    answer: CatalogueSummary,
+    handle: ({ db, body, session }) => importCatalogue(db, session.organisation, body),
+  }),
+];

@@ -1,0 +1,34 @@
+import { Piscina } from 'piscina';
+import { Refusal } from '../../http/problem.ts';
+import type { Reading } from './table-worker.ts';
+
+const LONGEST_MS = 20_000;
+/** A small file can unpack to a very large one: it may take this much memory and no more. */
+const MOST_MEMORY_MB = 300;
+
+/** Reads files of rows in a worker thread, so that a bad one harms nobody else. */
+export class TableReader {
+  private readonly pool: Piscina;
+
+  constructor(worker: string, mostMemoryMb = MOST_MEMORY_MB) {
+    this.pool = new Piscina({
+      filename: worker,
+      minThreads: 0,
+      maxThreads: 1,
+      resourceLimits: { maxOldGenerationSizeMb: mostMemoryMb },
+    });
+  }
+
+  async read(bytes: Uint8Array): Promise<string[][]> {
+    const reading = await this.pool
+      .run(bytes, { signal: AbortSignal.timeout(LONGEST_MS) })
+      .then((result) => result as Reading)
+      .catch((): Reading => ({ problem: 'This file is too much to read. Take a part of it.' }));
+    if ('problem' in reading) throw new Refusal(422, 'unreadable-table', reading.problem);
+    return reading.lines;
+  }
+
+  close(): Promise<void> {
+    return this.pool.destroy();
+  }
+}

@@ -1,0 +1,198 @@
+import ExcelJS from 'exceljs';
+import fc from 'fast-check';
+import Papa from 'papaparse';
+import type { CatalogueSummary, KeptCatalogue } from '@ant-trail/contract/catalogues';
+import type { TableLines } from '@ant-trail/contract/exchange';
+import type { PullAnswer } from '@ant-trail/contract/sync';
+import { guessColumns, readTable } from '@ant-trail/core/exchange';
+import { readTableFile, writeCsv, writeXlsx } from '../src/modules/exchange/table-file.ts';
+import { TableReader } from '../src/modules/exchange/table-reader.ts';
+import { openOffice, type Caller, type Office, type Organisation } from './support/office.ts';
+
+let office: Office;
+let org: Organisation;
+let manager: Caller;
+let technician: Caller;
+
+beforeAll(async () => {
+  office = await openOffice();
+  org = await office.newOrganisation('exchange');
+  [manager, technician] = await Promise.all([
+    office.signIn(org.emails.manager),
+    office.signIn(org.emails.technician),
+  ]);
+});
+afterAll(() => office.close());
+
+const read = async (bytes: Uint8Array | string): Promise<{ status: number; body: unknown }> =>
+  manager.call('POST', '/api/tables', {
+    name: 'list',
+    content: Buffer.from(bytes).toString('base64'),
+  });
+const linesOf = async (bytes: Uint8Array | string): Promise<string[][]> =>
+  ((await read(bytes)).body as TableLines).lines;
+
+describe('a file of rows', () => {
+  test('is read whatever separates its cells, and in the older code page', async () => {
+    const wanted = [
+      ['Code', 'Name'],
+      ['1', 'Rösti; cold'],
+    ];
+    expect(await linesOf('Code;Name\r\n1;"Rösti; cold"\r\n')).toEqual(wanted);
+    expect(await linesOf('\uFEFFCode\tName\n1\tRösti; cold\n')).toEqual(wanted);
+    expect(await linesOf(Buffer.from('Code;Name\n1;"Rösti; cold"', 'latin1'))).toEqual(wanted);
+  });
+
+  test('is read from XLSX, numbers, days, formulas and rich text as people see them', async () => {
+    const book = new ExcelJS.Workbook();
+    const sheet = book.addWorksheet('One');
+    sheet.addRow(['Code', 'Name', 'Par', 'Since', 'Twice']);
+    sheet.addRow([
+      7,
+      { richText: [{ text: 'Oa' }, { text: 'ts' }] },
+      2.5,
+      new Date('2031-04-05T00:00:00Z'),
+      { formula: 'C2*2', result: 5 },
+    ]);
+    const bytes = new Uint8Array(await book.xlsx.writeBuffer());
+    expect(await linesOf(bytes)).toEqual([
+      ['Code', 'Name', 'Par', 'Since', 'Twice'],
+      ['7', 'Oats', '2.5', '2031-04-05', '5'],
+    ]);
+  });
+
+  test.each([
+    ['nothing', '', /empty/],
+    ['only blanks', ' \n \n', /nothing in this file/],
+    ['a picture', Buffer.from([0x89, 0x50, 0x4e, 0x47, 0, 0, 0, 13]), /neither a CSV nor an XLSX/],
+    ['a broken archive', Buffer.from([0x50, 0x4b, 0x03, 0x04, 9, 9]), /can’t be read as XLSX/],
+    ['too many columns', Array(80).fill('a').join(','), /more than 60 columns/],
+    ['too many rows', 'a,b\n'.repeat(20_010), /more than 20000 rows/],
+  ])('that holds %s is refused in words', async (_what, bytes, words) => {
+    const { status, body } = await read(bytes);
+    expect(status).toBeGreaterThanOrEqual(400);
+    expect(status).toBeLessThan(500);
+    expect((body as { message: string }).message).toMatch(words);
+  });
+});
+
+describe('lines written to a file', () => {
+  // What a catalogue holds: trimmed, and never a line of nothing.
+  const cell = fc
+    .oneof(
+      fc.string({ maxLength: 12 }),
+      fc.stringMatching(/^['=+@\t-]{0,3}[a-z0-9]{0,4}[;,"' \n]{0,2}[a-zäß€]{0,3}$/),
+      fc.constantFrom('=1+1', "'=1", "''@x", '-5', '+299 55', '@home', '"', 'a,b;c'),
+    )
+    .map((text) => text.replaceAll(/[\u0000\r]/g, '').trim())
+    .filter((text) => !/^[\uFEFF]/.test(text));
+  const lines = fc
+    .array(fc.tuple(fc.constant('x'), cell, cell, fc.constant('y')), { minLength: 1, maxLength: 8 })
+    .map((rows) => [['Code', 'Name', 'Note', 'End'], ...rows]);
+
+  test('as CSV come back the same, and no spreadsheet takes one of them for a formula', async () => {
+    await fc.assert(
+      fc.asyncProperty(lines, async (written) => {
+        const bytes = writeCsv(written);
+        expect(await readTableFile(bytes)).toEqual(written);
+        // As any other program reads it, who knows of no guard.
+        const { data } = Papa.parse<string[]>(bytes.toString('utf8'), { delimiter: ',' });
+        for (const text of data.flat()) expect(text).not.toMatch(/^[=+@-]/);
+      }),
+      { numRuns: 300 },
+    );
+  });
+
+  test('as XLSX come back the same', async () => {
+    const plain = lines.filter(
+      (rows) => !rows.flat().some((text) => /[^\x20-\uFFFD\n]/.test(text)),
+    );
+    await fc.assert(
+      fc.asyncProperty(plain, async (written) => {
+        expect(await readTableFile(await writeXlsx(written, "A name: it's [odd]"))).toEqual(
+          written,
+        );
+      }),
+      { numRuns: 40 },
+    );
+  });
+});
+
+test('a small file that unpacks to a very large one is refused, and the next one is read', async () => {
+  const book = new ExcelJS.Workbook();
+  const sheet = book.addWorksheet('One');
+  for (let row = 0; row < 60_000; row++) sheet.addRow(['the same', 'again', 'and again']);
+  const bytes = new Uint8Array(await book.xlsx.writeBuffer());
+  expect(bytes.length).toBeLessThan(2_500_000);
+  const reader = new TableReader(process.env['TEST_TABLE_WORKER'] ?? '', 24);
+  await expect(reader.read(bytes)).rejects.toThrow('too much to read');
+  expect(await reader.read(Buffer.from('a;b\n1;2'))).toEqual([
+    ['a', 'b'],
+    ['1', '2'],
+  ]);
+  await reader.close();
+});
+
+describe('a catalogue', () => {
+  const CSV = 'Code,Name,Par\nA1,=SUM(1),8\nA2,Rice,2.5\n';
+  let made: CatalogueSummary;
+
+  const importOf = async (csv: string, after: number) => {
+    const lines = await linesOf(csv);
+    const { columns, rows } = readTable(lines, guessColumns(lines[0] ?? [], lines.slice(1)));
+    return manager.call('POST', '/api/catalogues', {
+      ...{ key: 'stock', name: 'Stock', after, columns, rows },
+    });
+  };
+
+  test('comes in whole, is pulled by phones, and goes out as it came', async () => {
+    made = (await importOf(CSV, 0)).body as CatalogueSummary;
+    expect(made).toMatchObject({ key: 'stock', number: 1, rows: 2 });
+    const pulled = (await technician.call('GET', '/api/pull')).body as PullAnswer;
+    expect(pulled.catalogues).toMatchObject([{ key: 'stock', rows: [{ code: 'A1' }, {}] }]);
+    const file = await fetch(`${office.url}/api/catalogues/${made.id}/rows.csv`, {
+      headers: { cookie: manager.cookie },
+    });
+    const text = await file.text();
+    // A spreadsheet must not run what somebody wrote as a name; read again it is the same name.
+    expect(text).toContain(`A1,"'=SUM(1)",8`);
+    expect(await linesOf(text)).toEqual([
+      ['Code', 'Name', 'Par'],
+      ['A1', '=SUM(1)', '8'],
+      ['A2', 'Rice', '2.5'],
+    ]);
+    const xlsx = await fetch(`${office.url}/api/catalogues/${made.id}/rows.xlsx`, {
+      headers: { cookie: manager.cookie },
+    });
+    expect(await linesOf(new Uint8Array(await xlsx.arrayBuffer()))).toEqual(await linesOf(text));
+  });
+
+  test('imported anew reaches a phone that is in step, and only the newest', async () => {
+    const first = (await technician.call('GET', '/api/pull')).body as PullAnswer;
+    expect((await importOf('Code,Name\nA9,Lentils\n', 1)).status).toBe(200);
+    const at = `/api/pull?cursor=${encodeURIComponent(first.cursor)}`;
+    const next = (await technician.call('GET', at)).body as PullAnswer;
+    expect(next.catalogues).toMatchObject([{ number: 2, rows: [{ code: 'A9' }] }]);
+  });
+
+  test('that somebody else imported meanwhile is not overwritten', async () => {
+    const { status, body } = await importOf(CSV, 1);
+    expect(status).toBe(409);
+    expect(body).toMatchObject({ message: expect.stringMatching(/imported anew/) as string });
+    const kept = (await manager.call('GET', `/api/catalogues/${made.id}`)).body as KeptCatalogue;
+    expect(kept.rows.map(({ code }) => code)).toEqual(['A9']);
+  });
+
+  test('with the same code twice, or an unknown field, is refused whole', async () => {
+    const rows = [
+      { code: 'x', label: 'One', fields: {} },
+      { code: 'X', label: 'Two', fields: {} },
+    ];
+    const twice = { key: 'other', name: 'Other', after: 0, columns: [], rows };
+    expect((await manager.call('POST', '/api/catalogues', twice)).status).toBe(422);
+    const odd = { ...twice, rows: [{ code: 'x', label: 'One', fields: { 'Bad key': 1 } }] };
+    expect((await manager.call('POST', '/api/catalogues', odd)).status).toBe(400);
+    const { body } = await manager.call('GET', '/api/catalogues');
+    expect(JSON.stringify(body)).not.toContain('Other');
+  });
+});

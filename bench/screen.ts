@@ -1,0 +1,166 @@
+import { chmodSync, mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import path from 'node:path';
+import { chromium, type Page } from '@playwright/test';
+import type { Question, TemplateBody } from '@ant-trail/core/sheet';
+import { CHROMIUM } from '../e2e/playwright.config.ts';
+import { buildClient } from '../scripts/house/build-client.mjs';
+import { freePort, openCluster } from '../scripts/house/cluster.mjs';
+import { prepareDatabase, startServer, stopServer } from '../scripts/house/serve.mjs';
+import { openDesk, openPhone, planJob, startSheet } from '../e2e/support/people.ts';
+import { FRAME_MS, show } from './measure.ts';
+
+const THROTTLE = 4;
+const TAPS = 40;
+
+const ask = (key: string, more: Partial<Question> = {}): Question => ({
+  kind: 'yesNo',
+  key,
+  label: `Question ${key}`,
+  required: true,
+  ...(more as object),
+});
+
+/** 1,000 questions; 300 have a rule of their own, and 200 are asked before anything is answered. */
+const BODY: TemplateBody = {
+  title: 'Large',
+  sections: [
+    ...Array.from({ length: 4 }, (_, s) => ({
+      id: `s${s}`,
+      title: `Section ${s + 1}`,
+      questions: Array.from({ length: 125 }, (_, q) =>
+        q < 50 ? ask(`a${s}_${q}`) : ask(`a${s}_${q}`, { visibleWhen: `a${s}_${q % 50} == "no"` }),
+      ),
+    })),
+    ...Array.from({ length: 4 }, (_, s) => ({
+      id: `h${s}`,
+      title: `Hidden ${s + 1}`,
+      visibleWhen: 'a0_0 == "no"',
+      questions: Array.from({ length: 125 }, (_, q) => ask(`h${s}_${q}`)),
+    })),
+  ],
+};
+
+const median = (times: readonly number[], part = 0.5): number =>
+  [...times].sort((a, b) => a - b)[Math.floor(times.length * part)] ?? Number.NaN;
+
+/** From pressing each of these to the frame that shows it, in milliseconds, in the page's own time. */
+const tapToFrame = (page: Page, selector: string): Promise<number[]> =>
+  page.evaluate(
+    async ([found, taps]) => {
+      const times: number[] = [];
+      const all = [...document.querySelectorAll<HTMLElement>(found)].slice(0, taps);
+      for (const element of all) {
+        const from = performance.now();
+        element.click();
+        await new Promise<void>((resolve) => {
+          requestAnimationFrame(() => {
+            const { port1, port2 } = new MessageChannel();
+            port1.onmessage = () => resolve();
+            port2.postMessage(null);
+          });
+        });
+        times.push(performance.now() - from);
+        await new Promise((resolve) => setTimeout(resolve, 60));
+      }
+      return times;
+    },
+    [selector, TAPS] as const,
+  );
+
+/** From saying “No” to the frame in which the question that it reveals is there, in the third section. */
+async function tapToReveal(page: Page): Promise<number[]> {
+  await page.getByRole('button', { name: /^Section 3/ }).click();
+  await page.getByText('Question a2_0').waitFor();
+  return page.evaluate(async (taps) => {
+    const times: number[] = [];
+    for (let at = 0; at < taps; at++) {
+      const no = document.querySelectorAll<HTMLElement>(`#question-a2_${at} [role=radio]`)[1];
+      const from = performance.now();
+      no?.click();
+      while (!document.getElementById(`question-a2_${at + 50}`))
+        await new Promise(requestAnimationFrame);
+      times.push(performance.now() - from);
+      await new Promise((resolve) => setTimeout(resolve, 60));
+    }
+    return times;
+  }, TAPS);
+}
+
+/** A large sheet on a slow phone: opening it, and from a tap to the frame that shows the answer. */
+export async function benchScreen(): Promise<void> {
+  await buildClient();
+  const dir = mkdtempSync(path.join(tmpdir(), 'ant-trail-bench-'));
+  chmodSync(dir, 0o755);
+  const cluster = await openCluster(dir);
+  const browser = await chromium.launch(CHROMIUM);
+  try {
+    await prepareDatabase(cluster);
+    const port = await freePort();
+    const server = await startServer(cluster, { port });
+    const base = `http://localhost:${port}`;
+    const desk = await openDesk(browser, base, 'edda');
+    const published = await desk.request.post(`${base}/api/templates`, {
+      data: { after: 0, body: BODY },
+    });
+    if (!published.ok()) throw new Error(await published.text());
+    await planJob(desk, base, {
+      place: 'Harbour clinic',
+      sheet: 'Large (version 1)',
+      person: 'Imke Dorrance',
+      start: '06:00',
+    });
+    await desk.context().close();
+    const { page, context } = await openPhone(browser, base, 'imke');
+    await startSheet(page, 'Large');
+    await page.getByText('Question a0_0').waitFor();
+    await page.goto(`${base}/trail`);
+    const session = await context.newCDPSession(page);
+    await session.send('Emulation.setCPUThrottlingRate', { rate: THROTTLE });
+    await page.getByRole('button', { name: 'Start the sheet' }).waitFor();
+    const opening = await page.evaluate(async () => {
+      const all = [...document.querySelectorAll('button')];
+      const from = performance.now();
+      all.find((button) => button.textContent?.includes('Start the sheet'))?.click();
+      while (!document.body.textContent?.includes('Question a0_49'))
+        await new Promise(requestAnimationFrame);
+      return performance.now() - from;
+    });
+    show(
+      `opening that sheet on a phone, CPU ÷ ${THROTTLE}`,
+      opening,
+      'from the trail to its questions',
+    );
+    // The second section: its answers reveal questions, as in the first, but no whole sections.
+    await page.getByRole('button', { name: /^Section 2/ }).click();
+    await page.getByText('Question a1_0').waitFor();
+    await page.evaluate(() => {
+      for (const [at, button] of document.querySelectorAll('[role=radio]').entries())
+        if (at % 3 === 1) button.setAttribute('data-no', '');
+      for (let at = 0; at < 40; at++) {
+        const bare = document.createElement('button');
+        bare.setAttribute('data-bare', '');
+        bare.onclick = () => (bare.textContent = 'pressed');
+        document.body.append(bare);
+      }
+    });
+    const bare = median(await tapToFrame(page, '[data-bare]'));
+    const taps = await tapToFrame(page, '[data-no]');
+    show(
+      `a tap, to the frame that shows it, CPU ÷ ${THROTTLE}`,
+      median(taps),
+      `95 % within ${median(taps, 0.95).toFixed(0)} ms; one frame is ${FRAME_MS.toFixed(1)} ms; a bare button on that page ${bare.toFixed(1)} ms`,
+    );
+    const reveals = await tapToReveal(page);
+    show(
+      `and to the frame with what it reveals, CPU ÷ ${THROTTLE}`,
+      median(reveals),
+      `95 % within ${median(reveals, 0.95).toFixed(0)} ms`,
+    );
+    await stopServer(server);
+  } finally {
+    await browser.close();
+    await cluster.stop();
+    rmSync(dir, { recursive: true, force: true });
+  }
+}

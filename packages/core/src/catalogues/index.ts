@@ -1,0 +1,3 @@
+export * from './catalogue.ts';
+export * from './find-rows.ts';
+export * from './look-up.ts';

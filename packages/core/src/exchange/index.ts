@@ -1,0 +1,2 @@
+export * from './answer-table.ts';
+export * from './read-table.ts';

@@ -1,0 +1,19 @@
+/** A thing in the register of a site. */
+export interface Asset {
+  /** Also the id of its row in every sheet, so that what is recorded lines up from visit to visit. */
+  readonly id: string;
+  readonly site: string;
+  /** What kind of thing it is, as templates name it: "extinguisher", "circuit board". */
+  readonly kind: string;
+  readonly name: string;
+  /** No longer there: kept for its history, offered no more. */
+  readonly retired: boolean;
+}
+
+/** Kinds are compared as people write them, capitals and blanks aside. */
+export const sameKind = (one: string, other: string): boolean =>
+  one.trim().toLowerCase() === other.trim().toLowerCase();
+
+/** The order assets stand in: by name, numbers in it by their size. */
+export const byName = (a: Pick<Asset, 'name'>, b: Pick<Asset, 'name'>): number =>
+  a.name.localeCompare(b.name, 'en', { numeric: true });

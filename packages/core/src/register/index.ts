@@ -1,0 +1,2 @@
+export * from './asset.ts';
+export * from './rows-of-assets.ts';

@@ -1,0 +1,120 @@
+import type {
+  AnswerValue,
+  FileValue,
+  HoldValue,
+  PhotoValue,
+  SignatureValue,
+  SketchValue,
+} from '../../log/index.ts';
+import type {
+  FileQuestion,
+  HoldQuestion,
+  PhotoQuestion,
+  SignatureQuestion,
+  SketchQuestion,
+  VideoQuestion,
+  VoiceQuestion,
+} from '../template.ts';
+import type { KindRules } from './rules.ts';
+
+const has = <Value extends AnswerValue>(value: unknown, field: string): value is Value =>
+  typeof value === 'object' && value !== null && field in value;
+
+export const isPhoto = (value: unknown): value is PhotoValue =>
+  has<PhotoValue>(value, 'sha256') && 'width' in value;
+export const isFile = (value: unknown): value is FileValue =>
+  has<FileValue>(value, 'sha256') && 'name' in value;
+export const isHold = (value: unknown): value is HoldValue => has<HoldValue>(value, 'verdict');
+export const isSignature = (value: unknown): value is SignatureValue =>
+  has<SignatureValue>(value, 'strokes') && !isHold(value);
+export const isSketch = (value: unknown): value is SketchValue => has<SketchValue>(value, 'shapes');
+
+const evidence = {
+  celType: null,
+  mayCloseOut: true,
+  carries: false,
+} as const;
+
+export const photo: KindRules<PhotoQuestion> = {
+  ...evidence,
+  keeps: 'photos',
+  problem: () => 'Photos are added to this question one by one.',
+  say: (_, value) => (isPhoto(value) ? value.comment || 'Photo' : 'Photo'),
+};
+
+/** The longest recording, in seconds, where the template sets none. */
+export const LONGEST_RECORDING = { video: 30, voice: 180 } as const;
+
+const recording = (what: string) => ({
+  keeps: 'files' as const,
+  problem: () => `Add the ${what.toLowerCase()} to this question one by one.`,
+  say: (_: unknown, value: AnswerValue) =>
+    isFile(value) ? value.comment || sayFile(what, value) : what,
+});
+
+const sayFile = (what: string, { name, seconds }: FileValue): string =>
+  seconds === undefined ? name : `${what}, ${Math.round(seconds)} s`;
+
+export const video: KindRules<VideoQuestion> = {
+  ...evidence,
+  ...recording('Video'),
+};
+
+export const voice: KindRules<VoiceQuestion> = {
+  ...evidence,
+  ...recording('Voice note'),
+};
+
+export const file: KindRules<FileQuestion> = {
+  ...evidence,
+  ...recording('File'),
+};
+
+export const signature: KindRules<SignatureQuestion> = {
+  ...evidence,
+  keeps: 'value',
+  mayCloseOut: false,
+  problem: (_, value) =>
+    isSignature(value) && value.name.trim() !== '' && value.strokes.length > 0
+      ? null
+      : 'A signature needs a name and a drawn line.',
+  say: (_, value) => (isSignature(value) ? `Signed by ${value.name}` : 'Signed'),
+};
+
+export const hold: KindRules<HoldQuestion> = {
+  ...evidence,
+  celType: 'string',
+  keeps: 'value',
+  mayCloseOut: false,
+  problem: (_, value) => {
+    if (!isHold(value) || value.name.trim() === '' || value.strokes.length === 0)
+      return 'The second person signs with their own name.';
+    return value.verdict === 'refused' && !value.note?.trim() ? 'Say why it is refused.' : null;
+  },
+  say: (_, value) => {
+    if (!isHold(value)) return '';
+    const note = value.note ? `: ${value.note}` : '';
+    return `${value.verdict === 'passed' ? 'Passed' : 'Refused'} by ${value.name}${note}`;
+  },
+  expose: (_, value) => (isHold(value) ? value.verdict : ''),
+  severity: (question, value) =>
+    isHold(value) && value.verdict === 'refused' ? (question.whenAmiss?.severity ?? 3) : 0,
+};
+
+export const sketch: KindRules<SketchQuestion> = {
+  ...evidence,
+  carries: true,
+  keeps: 'value',
+  problem: ({ symbols = [] }, value) => {
+    if (!isSketch(value) || (value.shapes.length === 0 && !value.under))
+      return 'Draw something first.';
+    const known = value.shapes.every(
+      (shape) => shape.kind !== 'symbol' || symbols.some(({ key }) => key === shape.symbol),
+    );
+    return known ? null : 'The sketch has a symbol that this question does not offer.';
+  },
+  say: (_, value) => {
+    const count = isSketch(value) ? value.shapes.length : 0;
+    return `Sketch, ${count} ${count === 1 ? 'thing' : 'things'} drawn`;
+  },
+};

@@ -1,0 +1,119 @@
+import type { AnswerValue } from '../../log/index.ts';
+import {
+  canConvert,
+  convert,
+  tidy,
+  writeEntered,
+  writeNumber,
+  writeUnit,
+} from '../../measure/index.ts';
+import type {
+  CalculatedQuestion,
+  InstrumentQuestion,
+  NumberQuestion,
+  ReadingQuestion,
+  PercentageQuestion,
+  SharesQuestion,
+} from '../template.ts';
+import { numberOf, textOf, type KindRules } from './rules.ts';
+
+const isNumber = (value: unknown): value is number =>
+  typeof value === 'number' && Number.isFinite(value);
+
+/** A quantity in its question's unit, whatever unit it was entered in. */
+export const inUnit = (value: number, entered: string | undefined, wanted: string): number =>
+  entered !== undefined && entered !== wanted && canConvert(entered, wanted)
+    ? tidy(convert(value, entered, wanted))
+    : value;
+
+function sayQuantity(question: ReadingQuestion, value: AnswerValue, unit = question.unit): string {
+  const number = numberOf(value);
+  if (number === null) return textOf(value);
+  const written = writeUnit(unit);
+  const decimals = unit === question.unit ? question.decimals : undefined;
+  const said = question.kind === 'calculated' ? writeNumber : writeEntered;
+  return `${said(number, decimals)}${written ? ` ${written}` : ''}`;
+}
+
+const exposeQuantity = (question: { unit: string }, value: AnswerValue, unit?: string): unknown => {
+  const number = numberOf(value);
+  return number === null ? value : inUnit(number, unit, question.unit);
+};
+
+export const number: KindRules<NumberQuestion> = {
+  celType: 'double',
+  keeps: 'value',
+  mayCloseOut: true,
+  carries: false,
+  problem: (_, value) => (isNumber(value) ? null : 'Write a number.'),
+  say: sayQuantity,
+  expose: exposeQuantity,
+};
+
+export const instrument: KindRules<InstrumentQuestion> = {
+  celType: 'double',
+  keeps: 'value',
+  mayCloseOut: true,
+  carries: false,
+  problem: (_, value) => {
+    const reading =
+      typeof value === 'object' && value !== null && 'reading' in value ? value.reading : value;
+    return isNumber(reading) ? null : 'Take a value from the instrument, or write it.';
+  },
+  say: sayQuantity,
+  expose: exposeQuantity,
+};
+
+export const calculated: KindRules<CalculatedQuestion> = {
+  celType: 'dyn',
+  keeps: 'nothing',
+  mayCloseOut: false,
+  carries: false,
+  problem: () => 'This value is calculated: nobody has to write it.',
+  say: (question, value, unit) =>
+    typeof value === 'boolean' ? (value ? 'Yes' : 'No') : sayQuantity(question, value, unit),
+};
+
+export const percentage: KindRules<PercentageQuestion> = {
+  celType: 'double',
+  keeps: 'value',
+  mayCloseOut: true,
+  carries: false,
+  problem: (_, value) =>
+    isNumber(value) && value >= 0 && value <= 100 ? null : 'A percentage lies between 0 and 100.',
+  say: (_, value) => `${numberOf(value) ?? 0} %`,
+};
+
+/** How far percentages may be from 100 together: a rounding of each to one decimal. */
+const ROUNDING = 0.1;
+
+export const sharesOf = (value: AnswerValue): Readonly<Record<string, number>> =>
+  typeof value === 'object' && 'shares' in value ? value.shares : {};
+
+export const shares: KindRules<SharesQuestion> = {
+  celType: 'map<string, double>',
+  keeps: 'value',
+  mayCloseOut: true,
+  carries: true,
+  problem: ({ parts }, value) => {
+    if (typeof value !== 'object' || value === null || !('shares' in value))
+      return 'Give each share as a percentage.';
+    const given = Object.entries(value.shares as Record<string, unknown>);
+    if (!given.every(([key]) => parts.some((part) => part.key === key)))
+      return 'One of the shares belongs to nothing in the list.';
+    if (!given.every(([, share]) => isNumber(share) && share >= 0 && share <= 100))
+      return 'Each share lies between 0 and 100.';
+    const sum = given.reduce((total, [, share]) => total + Number(share), 0);
+    if (Math.abs(sum - 100) <= ROUNDING) return null;
+    const off = tidy(Math.abs(100 - sum));
+    return `Together they are ${tidy(sum)} %: ${off} too ${sum < 100 ? 'little' : 'much'}.`;
+  },
+  say: ({ parts }, value) =>
+    parts
+      .flatMap(({ key, label }) => {
+        const share = sharesOf(value)[key];
+        return share ? [`${label} ${share} %`] : [];
+      })
+      .join(', '),
+  expose: (_, value) => sharesOf(value),
+};

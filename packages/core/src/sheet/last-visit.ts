@@ -1,0 +1,110 @@
+import { parsePath, type AnswerValue } from '../log/index.ts';
+import { problemWithAnswer, rulesOf } from './kinds/index.ts';
+import { problemWithUnit } from './refuse.ts';
+import { isRow } from './row-group.ts';
+import { everyQuestion } from './every-question.ts';
+import type { Answer, QuestionState, SheetState } from './state.ts';
+import { withMembers, type Question, type QuestionKind, type RowsQuestion } from './template.ts';
+
+/** An answer of the visit before, or a row of it, where it stood. */
+export interface LastAnswer {
+  readonly path: string;
+  readonly value: AnswerValue;
+  /** UCUM code of the unit it was entered in. */
+  readonly unit?: string;
+}
+
+/**
+ * Whether the answer of one visit is offered at the next: facts are, judgements and readings are
+ * not, unless the template says otherwise. Nobody should confirm a measurement instead of taking it.
+ */
+export function isCarried(question: Question): boolean {
+  if (question.carries !== undefined) return question.carries;
+  const { carries } = rulesOf(question);
+  return typeof carries === 'function' ? carries(question) : carries;
+}
+
+/** What the next visit is offered of this sheet: answers that are carried, and rows people added. */
+export const answersToCarry = (state: SheetState): LastAnswer[] =>
+  state.sections.flatMap((section) => section.questions.flatMap(carriedFrom));
+
+/** Every plain answer of a sheet, for others to begin with; evidence belongs to one visit alone. */
+export const asVariant = (state: SheetState): LastAnswer[] =>
+  [...everyQuestion(state)].flatMap(({ state: { question, path, answer, rows } }) => [
+    ...(answer && OWN_TO_A_VISIT.has(question.kind) ? [] : plainAnswer(path, answer)),
+    ...rows.map((row) => ({ path: row.path, value: { order: row.order, name: row.name } })),
+  ]);
+
+const OWN_TO_A_VISIT: ReadonlySet<QuestionKind> = new Set<QuestionKind>([
+  'signature',
+  'hold',
+  'acknowledge',
+  'instrument',
+]);
+
+const plainAnswer = (path: string, answer: Answer | null): LastAnswer[] =>
+  answer
+    ? [{ path, value: answer.value, ...(answer.unit === undefined ? {} : { unit: answer.unit }) }]
+    : [];
+
+function carriedFrom(state: QuestionState): LastAnswer[] {
+  const { question, path, answer } = state;
+  if (question.kind === 'rows')
+    return isCarried(question)
+      ? state.rows.flatMap((row) => [
+          { path: row.path, value: { order: row.order, name: row.name } },
+          ...row.questions.flatMap(carriedFrom),
+        ])
+      : [];
+  if (!answer || !isCarried(question) || state.disagreement.length > 0) return [];
+  return plainAnswer(path, answer);
+}
+
+/** Answers of the visit before, by path. */
+export type LastAnswers = ReadonlyMap<string, LastAnswer>;
+
+export const byPath = (answers: readonly LastAnswer[]): LastAnswers =>
+  new Map(answers.map((answer) => [answer.path, answer]));
+
+/**
+ * What the visit before offers for a question now: its answer while it has none, or, for a row
+ * group in which there is no row yet, its rows with what they carry. Empty when nothing fits.
+ */
+export function offeredFor(state: QuestionState, last: LastAnswers): readonly LastAnswer[] {
+  const { question, path } = state;
+  if (last.size === 0 || !state.visible) return [];
+  if (question.kind === 'rows')
+    return isCarried(question) && state.rows.length === 0 && !question.fixed
+      ? rowsOf(question, path, last)
+      : [];
+  const before = last.get(path);
+  const isOpen = state.answer === null && state.closedOut === null;
+  return before && isOpen && fits(question, before) ? [before] : [];
+}
+
+/** Everything the visit before offers for these questions and the rows in them. */
+export const allOffered = (
+  questions: readonly QuestionState[],
+  last: LastAnswers,
+): readonly LastAnswer[] =>
+  questions.flatMap((state) => [
+    ...offeredFor(state, last),
+    ...state.rows.flatMap((row) => allOffered(row.questions, last)),
+  ]);
+
+/** A later version of the template may no longer take what was answered under an earlier one. */
+const fits = (question: Question, { value, unit }: LastAnswer): boolean =>
+  isCarried(question) &&
+  (problemWithAnswer(question, value) ?? problemWithUnit(question, unit)) === null;
+
+/** The rows of a group and in its rows, with what they carry. */
+function rowsOf(group: RowsQuestion, path: string, last: LastAnswers): LastAnswer[] {
+  const known = new Map(withMembers(group).map((question) => [question.key, question]));
+  return [...last.values()].filter((answer) => {
+    const parsed = answer.path.startsWith(`${path}/`) ? parsePath(answer.path) : null;
+    const question = parsed && known.get(parsed.key);
+    if (!question) return false;
+    if (parsed.aspect === 'row') return isRow(answer.value) && isCarried(question);
+    return fits(question, answer);
+  });
+}

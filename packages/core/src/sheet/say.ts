@@ -1,0 +1,46 @@
+import type { AnswerValue } from '../log/index.ts';
+import { sayAnswer, textOf } from './kinds/index.ts';
+import type { QuestionState } from './state.ts';
+import type { Question } from './template.ts';
+
+/** How a face writes days; times of day stay as they are. */
+export type SayDay = (day: string) => string;
+
+/** An answer as people read it, with days written the face's own way. */
+export function sayValue(
+  question: Question,
+  value: AnswerValue,
+  unit: string | undefined,
+  sayDay: SayDay,
+): string {
+  if (question.kind === 'date') return sayDay(textOf(value));
+  if (question.kind === 'moment') {
+    const [day = '', time = ''] = textOf(value).split('T');
+    return `${sayDay(day)}, ${time}`;
+  }
+  return sayAnswer(question, value, unit);
+}
+
+const counted = (count: number, one: string): string => `${count} ${count === 1 ? one : `${one}s`}`;
+
+/** What a question came to, in words: in the read-through, in review, in the report, in exports. */
+export function sayState(state: QuestionState, sayDay: SayDay): string {
+  const { question, answer, calculated, photos, files, rows } = state;
+  if (state.closedOut) return 'Not applicable, closed out';
+  if (question.kind === 'rows') {
+    const complete = rows.filter((row) => row.looseEnds.length === 0).length;
+    return `${counted(rows.length, 'row')}, ${complete} complete`;
+  }
+  if (answer) return sayValue(question, answer.value, answer.unit, sayDay);
+  if (calculated !== null) return sayValue(question, calculated, undefined, sayDay);
+  if (files.length > 0) return files.map(({ value }) => sayAnswer(question, value)).join(', ');
+  if (photos.length > 0) return counted(photos.length, 'photo');
+  return 'not answered';
+}
+
+/** Whether a question came to anything at all. */
+export const isSaid = (state: QuestionState): boolean =>
+  state.answer !== null ||
+  state.calculated !== null ||
+  state.closedOut !== null ||
+  state.rows.length + state.photos.length + state.files.length > 0;
