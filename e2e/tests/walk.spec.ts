@@ -116,12 +116,12 @@ test('a job is planned, done with no network, reviewed, returned, approved and r
     await expect(hot.getByText('Write a number, such as 12.5.')).toBeVisible();
     await hot.getByRole('textbox').fill('78,5');
     await expect(hot.getByText(/Above the expected 20 to 65 °C/)).toBeVisible();
-    await hot.getByRole('textbox', { name: 'In a word, why?' }).fill('hot after ten stops');
     await hot.locator('input[type=file]').setInputFiles(await noisyPhoto());
     await expect(hot.getByRole('button', { name: /^Photo/ })).toBeVisible();
+    await hot.getByRole('textbox', { name: 'In a word, why?' }).fill('hot after ten stops');
   });
 
-  await test.step('a reload in the middle loses nothing', async () => {
+  await test.step('a reload in the middle of a word loses nothing', async () => {
     await page.reload();
     await page.getByRole('button', { name: /^Brakes/ }).click();
     await expect(
@@ -130,6 +130,9 @@ test('a job is planned, done with no network, reviewed, returned, approved and r
     await expect(
       question(page, 'Brake 2 released fully?').getByRole('textbox', { name: 'In a word, why?' }),
     ).toHaveValue('squeals when the car docks');
+    await expect(
+      question(page, 'Brake 2, disc temperature').getByRole('textbox', { name: 'In a word, why?' }),
+    ).toHaveValue('hot after ten stops');
     await expect(
       question(page, 'Brake 2, disc temperature').getByRole('button', { name: /^Photo/ }),
     ).toBeVisible();

@@ -1,10 +1,16 @@
 import { chainBreaks } from '@ant-trail/core/log';
-import { QUESTION_KINDS, type Question, type TemplateBody } from '@ant-trail/core/sheet';
+import {
+  questionAtPath,
+  QUESTION_KINDS,
+  type Question,
+  type TemplateBody,
+} from '@ant-trail/core/sheet';
 import { act, cleanup, fireEvent, screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { chooseUnitSystem } from '@/design/unit-system.ts';
 import { CASES, questionOf } from '../../../packages/core/test/every-kind.ts';
-import { COLLEAGUE, region, showSheet } from './support/sheet.tsx';
+import { openSession } from '@/features/capture/field/sheet-session.ts';
+import { COLLEAGUE, ME, region, showSheet } from './support/sheet.tsx';
 
 const sheet = (...questions: Question[]): TemplateBody => ({
   title: 'T',
@@ -271,6 +277,42 @@ test('a hold point is signed by a colleague, never by who did the work', async (
   );
   await pass(COLLEAGUE, 'Bo');
   expect(at('asked')?.looseEnds).toEqual([]);
+});
+
+describe('a page closed before the phone has kept what was said last', () => {
+  test('has it in hand: the next one keeps it, once, in the chain', async () => {
+    const { store, session, entries } = await showSheet(
+      sheet({ kind: 'yesNo', key: 'sound', label: 'Sound?', required: true }, questionOf('text')),
+    );
+    await user.click(screen.getByRole('radio', { name: 'Yes' }));
+    const closing = jest
+      .spyOn(store, 'transaction')
+      .mockReturnValue(new Promise(() => undefined) as never);
+    await user.type(textbox('Asked'), 'Typed just now');
+    window.dispatchEvent(new Event('pagehide'));
+    cleanup();
+    session.close();
+    closing.mockRestore();
+    const next = await openSession(store, session.sheet, ME, () => undefined);
+    await openSession(store, session.sheet, ME, () => undefined);
+    expect(questionAtPath(next!.state.getState(), 'asked')?.answer?.value).toBe('Typed just now');
+    expect(questionAtPath(next!.state.getState(), 'sound')?.answer?.value).toBe('yes');
+    expect(await entries()).toHaveLength(2);
+    expect(chainBreaks(await entries())).toEqual([]);
+    expect(await store.outbox.count()).toBe(2);
+    expect(Object.keys(localStorage).filter((key) => key.includes('in-hand'))).toEqual([]);
+  });
+
+  test('leaves alone what is no entry, and keeps the rest', async () => {
+    localStorage.setItem(`ant-trail-${ME}.in-hand.0`, '{"half":');
+    const { session, settled, entries } = await showSheet(sheet(questionOf('text')));
+    await act(async () => {
+      await session.write('asked', 'answer', 'words');
+    });
+    await settled();
+    expect(await entries()).toHaveLength(1);
+    localStorage.clear();
+  });
 });
 
 describe('a phone that cannot keep anything more', () => {

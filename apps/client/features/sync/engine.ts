@@ -2,6 +2,7 @@ import { create } from 'zustand';
 import { Refused, Unreachable } from '@/device/api.ts';
 import type { LocalStore } from '@/device/local-store.ts';
 import { useSession } from '@/features/accounts/session.ts';
+import { keepInHand } from './in-hand.ts';
 import { sendPhotos } from './photos.ts';
 import { pullAll } from './pull.ts';
 import { pushAll } from './push.ts';
@@ -70,6 +71,7 @@ export class SyncEngine {
   private async round(): Promise<void> {
     useSync.setState({ state: 'sending' });
     try {
+      await keepInHand(this.store);
       await pushAll(this.store);
       await pullAll(this.store);
       await sendPhotos(this.store);

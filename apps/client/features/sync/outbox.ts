@@ -16,13 +16,14 @@ export const entryFrom = (draft: EntryDraft): Entry => ({
 
 /**
  * Keeps entries on this phone, each naming the one kept before it, and queues them for sending:
- * all of that or nothing.
+ * all of that or nothing. One that is kept already stays as it is.
  */
 export async function keepEntries(store: LocalStore, made: readonly Entry[]): Promise<Entry[]> {
   return store.transaction('rw', store.entries, store.outbox, store.notes, async () => {
     let prev = await store.note(LAST_HASH);
+    const known = await store.entries.bulkGet(made.map(({ id }) => id));
     const entries: Entry[] = [];
-    for (const one of made) {
+    for (const one of made.filter((_, index) => known[index] === undefined)) {
       const entry = { ...one, prev };
       prev = entryHash(entry);
       entries.push(entry);

@@ -19,6 +19,7 @@ import { newId } from '@/device/identity.ts';
 import { earlierId, type LocalStore } from '@/device/local-store.ts';
 import { takeFile, takePicture } from '@/device/picture.ts';
 import { planFor } from '@/features/planning/field/trail.ts';
+import { holdInHand, keepInHand, putDown } from '@/features/sync/in-hand.ts';
 import { entryFrom, keepEntries } from '@/features/sync/outbox.ts';
 
 export interface SheetContext {
@@ -116,6 +117,7 @@ export class SheetSession {
       const problem = problemWithEntry(this.plan, entry);
       if (problem) return problem;
     }
+    holdInHand(this.store, entries);
     this.fold(entries);
     // One after the other, so that the chain of this phone's entries follows what was said.
     const kept = this.line.then(() => this.keep(entries));
@@ -130,6 +132,8 @@ export class SheetSession {
       this.takeBack(entries);
       this.trouble.setState({ words: NOT_KEPT });
       return NOT_KEPT;
+    } finally {
+      putDown(this.store, entries);
     }
     if (this.trouble.getState().words !== null) this.trouble.setState({ words: null });
     this.changed();
@@ -241,6 +245,7 @@ export async function openSession(
   const site = job && (await store.sites.get(job.site));
   const version = job && (await store.templates.get(job.sheet.version));
   if (!job || !visit || !site || !version) return null;
+  await keepInHand(store);
   const series = await store.series
     .where('[site+template]')
     .equals([site.id, version.template])

@@ -51,8 +51,11 @@ export function useDraft(kept: string, keep: Keep): Draft {
     return () => clearTimeout(timer);
   }, [typed, settle]);
   useEffect(() => {
+    // A page put out of sight on a phone may be closed without another word.
+    document.addEventListener('visibilitychange', settle);
     addEventListener('pagehide', settle);
     return () => {
+      document.removeEventListener('visibilitychange', settle);
       removeEventListener('pagehide', settle);
       settle();
     };
