@@ -289,7 +289,7 @@ describe('a page closed before the phone has kept what was said last', () => {
       .spyOn(store, 'transaction')
       .mockReturnValue(new Promise(() => undefined) as never);
     await user.type(textbox('Asked'), 'Typed just now');
-    window.dispatchEvent(new Event('pagehide'));
+    act(() => void window.dispatchEvent(new Event('pagehide')));
     cleanup();
     session.close();
     closing.mockRestore();

@@ -1,5 +1,6 @@
 import { entryHash, type Entry } from '@ant-trail/core/log';
 import { LocalStore } from '@/device/local-store.ts';
+import { clearAway, makeRoom } from '@/features/sync/clear-away.ts';
 import { entryFrom, keepEntries } from '@/features/sync/outbox.ts';
 import { pushAll } from '@/features/sync/push.ts';
 import { pullAll } from '@/features/sync/pull.ts';
@@ -205,28 +206,97 @@ describe('pull', () => {
     expect(await kept()).toEqual([['2 New'], [true], ['2031-04-01']]);
   });
 
-  test('keeps a visit that was taken away while something recorded there is unsent', async () => {
-    const job = {
-      id: '44444444-4444-4444-8444-444444444444',
-      site: ME,
-      template: ME,
-      title: 'Round',
-      instructions: '',
-      day: '2031-04-05',
-      windowFrom: null,
-      windowTo: null,
-      recipients: [],
-      state: 'planned',
-      sheet: { id: SHEET, job: '44444444-4444-4444-8444-444444444444', version: ME },
-    };
-    office = () => page({ visits: [visit(VISIT)], jobs: [job] });
+  const job = (state = 'planned') => ({
+    id: '44444444-4444-4444-8444-444444444444',
+    site: ME,
+    template: ME,
+    title: 'Round',
+    instructions: '',
+    day: '2031-04-05',
+    windowFrom: null,
+    windowTo: null,
+    recipients: [],
+    state,
+    sheet: { id: SHEET, job: '44444444-4444-4444-8444-444444444444', version: ME },
+  });
+  const onPhone = async () => [
+    await store.visits.count(),
+    await store.jobs.count(),
+    await store.entries.count(),
+    await store.photos.count(),
+  ];
+  const photo = (receivedAt: string | null) => ({
+    sha256: 'a'.repeat(64),
+    bytes: new Blob(['x']),
+    type: 'image/jpeg',
+    sheet: SHEET,
+    takenAt: '2031-04-05T08:00:00Z',
+    receivedAt,
+    refused: null,
+    uploadUrl: null,
+  });
+
+  test('a visit that was taken away stays while something recorded there is unsent, then goes', async () => {
+    office = () => page({ visits: [visit(VISIT)], jobs: [job()] });
     await pullAll(store);
-    const entry: Entry = await keepOne(store, draft(1));
-    office = () => page({ gone: [VISIT] });
+    await keepOne(store, draft(1));
+    await store.photos.put(photo(null));
+    office = (path, sent) =>
+      path === '/api/push' ? receipts(idsIn(sent), 'received') : page({ gone: [VISIT] });
     await pullAll(store);
-    expect(await store.visits.get(VISIT)).toBeDefined();
-    await store.entries.update(entry.id, { receivedAt: '2031-04-05T08:00:00Z' });
+    await clearAway(store, '2031-04-05');
+    expect(await onPhone()).toEqual([1, 1, 1, 1]);
+    await pushAll(store);
+    // The office says it once; what it said is remembered until the photo is there too.
+    office = () => page({});
     await pullAll(store);
-    expect(await store.visits.get(VISIT)).toBeUndefined();
+    await clearAway(store, '2031-04-05');
+    expect(await onPhone()).toEqual([1, 1, 1, 1]);
+    await store.photos.update('a'.repeat(64), { receivedAt: '2031-04-05T08:00:00Z' });
+    await clearAway(store, '2031-04-05');
+    expect(await onPhone()).toEqual([0, 0, 0, 0]);
+  });
+
+  test('a visit taken away and given back stays', async () => {
+    office = () => page({ visits: [visit(VISIT)], jobs: [job()], gone: [VISIT] });
+    await pullAll(store);
+    await clearAway(store, '2031-04-05');
+    expect(await onPhone()).toEqual([1, 1, 0, 0]);
+  });
+
+  test.each([
+    ['approved', '2031-04-19', 1],
+    ['approved', '2031-04-20', 0],
+    ['in review', '2031-04-20', 0],
+    ['under way', '2031-06-20', 1],
+    ['returned', '2031-06-20', 1],
+  ])('work that is %s is on the phone on %s: %d', async (state, today, left) => {
+    office = () => page({ visits: [visit(VISIT)], jobs: [job(state)] });
+    await pullAll(store);
+    const one = await keepOne(store, draft(1));
+    await store.entries.update(one.id, { receivedAt: '2031-04-05T08:00:00Z' });
+    await store.outbox.clear();
+    await clearAway(store, today);
+    expect(await onPhone()).toEqual([left, left, left, 0]);
+  });
+
+  test('old settled work with something unsent is never cleared away', async () => {
+    office = () => page({ visits: [visit(VISIT)], jobs: [job('approved')] });
+    await pullAll(store);
+    await keepOne(store, draft(1));
+    await clearAway(store, '2032-01-01');
+    expect(await onPhone()).toEqual([1, 1, 1, 0]);
+  });
+
+  test('when space runs low, pictures the office has make room', async () => {
+    const other = { ...photo(null), sha256: 'b'.repeat(64) };
+    await store.photos.bulkPut([photo('2031-04-05T08:00:00Z'), other]);
+    const usage = { quota: 100, usage: 80 };
+    Object.assign(navigator, { storage: { estimate: () => Promise.resolve(usage) } });
+    expect(await makeRoom(store)).toBe(false);
+    expect(await store.photos.count()).toBe(2);
+    usage.usage = 95;
+    expect(await makeRoom(store)).toBe(true);
+    expect((await store.photos.toArray()).map(({ sha256 }) => sha256)).toEqual([other.sha256]);
   });
 });

@@ -2,6 +2,7 @@ import { create } from 'zustand';
 import { Refused, Unreachable } from '@/device/api.ts';
 import type { LocalStore } from '@/device/local-store.ts';
 import { useSession } from '@/features/accounts/session.ts';
+import { clearAway, makeRoom } from './clear-away.ts';
 import { keepInHand } from './in-hand.ts';
 import { sendPhotos } from './photos.ts';
 import { pullAll } from './pull.ts';
@@ -11,9 +12,16 @@ export type SyncState = 'idle' | 'sending' | 'no network' | 'sign in' | 'failed'
 
 interface SyncStatus {
   readonly state: SyncState;
+  readonly spaceIsLow: boolean;
+  /** An exchange failed since the application was opened. */
+  readonly interrupted: boolean;
 }
 
-export const useSync = create<SyncStatus>(() => ({ state: 'idle' }));
+export const useSync = create<SyncStatus>(() => ({
+  state: 'idle',
+  spaceIsLow: false,
+  interrupted: false,
+}));
 
 const EVERY_MS = 20_000;
 const SOON_MS = 400;
@@ -72,14 +80,16 @@ export class SyncEngine {
     useSync.setState({ state: 'sending' });
     try {
       await keepInHand(this.store);
+      useSync.setState({ spaceIsLow: await makeRoom(this.store) });
       await pushAll(this.store);
       await pullAll(this.store);
+      await clearAway(this.store, new Date().toISOString().slice(0, 10));
       await sendPhotos(this.store);
       this.failures = 0;
       useSync.setState({ state: 'idle' });
     } catch (error) {
       this.failures++;
-      useSync.setState({ state: stateFor(error) });
+      useSync.setState({ state: stateFor(error), interrupted: true });
     }
   }
 }

@@ -11,7 +11,7 @@ export interface Kept {
   readonly lastSync: string | null;
 }
 
-async function countKept(store: LocalStore): Promise<Kept> {
+export async function countKept(store: LocalStore): Promise<Kept> {
   const waiting = await store.outbox.toArray();
   const photos = await store.photos.filter((photo) => photo.receivedAt === null).toArray();
   return {

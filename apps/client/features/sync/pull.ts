@@ -1,6 +1,7 @@
 import { PullAnswer } from '@ant-trail/contract/sync';
 import { ask } from '@/device/api.ts';
 import { earlierId, type LocalStore } from '@/device/local-store.ts';
+import { noteGone } from './clear-away.ts';
 
 const CURSOR = 'cursor';
 const THROUGH = 'through';
@@ -56,7 +57,11 @@ async function takeIn(store: LocalStore, page: PullAnswer): Promise<void> {
         receivedAt,
       })),
     );
-    for (const id of page.gone) await forgetVisit(store, id);
+    await noteGone(
+      store,
+      page.gone,
+      page.visits.map(({ id }) => id),
+    );
     await store.notes.bulkPut([
       { key: CURSOR, value: page.cursor },
       { key: THROUGH, value: page.through },
@@ -64,17 +69,4 @@ async function takeIn(store: LocalStore, page: PullAnswer): Promise<void> {
       ...(page.more ? [] : [{ key: 'last sync', value: now }]),
     ]);
   });
-}
-
-/** Takes a visit off the trail, unless something recorded at it still waits here. */
-async function forgetVisit(store: LocalStore, id: string): Promise<void> {
-  const visit = await store.visits.get(id);
-  const job = visit && (await store.jobs.get(visit.job));
-  if (!job) return;
-  const unsent = await store.entries
-    .where('sheet')
-    .equals(job.sheet.id)
-    .filter((entry) => entry.receivedAt === null)
-    .count();
-  if (unsent === 0) await store.visits.delete(id);
 }

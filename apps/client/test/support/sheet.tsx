@@ -2,6 +2,7 @@ import type { Entry } from '@ant-trail/core/log';
 import { questionAtPath, type QuestionState, type TemplateBody } from '@ant-trail/core/sheet';
 import { act, render, screen } from '@testing-library/react';
 import { TamaguiProvider } from '@tamagui/core';
+import type { ReactNode } from 'react';
 import { config } from '@/design/tamagui.config.ts';
 import { storeFor, type LocalStore } from '@/device/local-store.ts';
 import { useSession } from '@/features/accounts/session.ts';
@@ -12,7 +13,8 @@ import { PhoneProvider } from '@/features/sync/phone.tsx';
 
 export const ME = '22222222-2222-4222-8222-222222222222';
 export const COLLEAGUE = '22222222-2222-4222-8222-222222222223';
-const SHEET = '33333333-3333-4333-8333-333333333333';
+export const SHEET = '33333333-3333-4333-8333-333333333333';
+export const VISIT = '88888888-8888-4888-8888-888888888888';
 const JOB = '44444444-4444-4444-8444-444444444444';
 export const SITE = '55555555-5555-4555-8555-555555555555';
 export const TEMPLATE = '77777777-7777-4777-8777-777777777777';
@@ -20,10 +22,10 @@ export const TEMPLATE = '77777777-7777-4777-8777-777777777777';
 let versions = 0;
 
 /** What a phone has of one job, with earlier readings by question. */
-async function fill(
+export async function fill(
   store: LocalStore,
   body: TemplateBody,
-  earlier: Readonly<Record<string, readonly number[]>>,
+  earlier: Readonly<Record<string, readonly number[]>> = {},
 ): Promise<void> {
   await Promise.all(store.tables.map((table) => table.clear()));
   // A version never changes, so each sheet shown here is of one of its own.
@@ -60,7 +62,7 @@ async function fill(
     sheet: { id: SHEET, job: JOB, version },
   });
   await store.visits.put({
-    id: '88888888-8888-4888-8888-888888888888',
+    id: VISIT,
     job: JOB,
     person: ME,
     day: '2031-04-05',
@@ -84,6 +86,34 @@ async function fill(
       })),
     });
 }
+
+/** Imke is signed in on a phone with no network. */
+export function signIn(): void {
+  globalThis.fetch = () => Promise.reject(new TypeError('no network'));
+  useSession.setState({
+    me: {
+      person: {
+        id: ME,
+        name: 'Imke',
+        email: 'imke@tarnhollow.example',
+        phone: '',
+        roles: ['technician'],
+        trade: 'cableways',
+        credentials: [],
+      },
+      organisation: { id: TEMPLATE, name: 'Tarnhollow', timeZone: 'UTC' },
+      branch: { id: SITE, name: 'Harbour' },
+      signedInUntil: '2031-04-06T00:00:00Z',
+    },
+  });
+}
+
+/** The field face around what is shown in it. */
+export const Field = ({ children }: { children: ReactNode }) => (
+  <TamaguiProvider config={config} defaultTheme="light" disableInjectCSS>
+    <PhoneProvider>{children}</PhoneProvider>
+  </TamaguiProvider>
+);
 
 function Blocks({ locked }: { locked: boolean }) {
   const state = useSheetState();
@@ -121,36 +151,18 @@ export async function showSheet(
     kept?: (store: LocalStore) => Promise<unknown>;
   } = {},
 ): Promise<OpenedSheet> {
-  globalThis.fetch = () => Promise.reject(new TypeError('no network'));
-  useSession.setState({
-    me: {
-      person: {
-        id: ME,
-        name: 'Imke',
-        email: 'imke@tarnhollow.example',
-        phone: '',
-        roles: ['technician'],
-        trade: 'cableways',
-        credentials: [],
-      },
-      organisation: { id: TEMPLATE, name: 'Tarnhollow', timeZone: 'UTC' },
-      branch: { id: SITE, name: 'Harbour' },
-      signedInUntil: '2031-04-06T00:00:00Z',
-    },
-  });
+  signIn();
   const store = storeFor(ME);
   await fill(store, body, earlier);
   await kept(store);
   const session = await openSession(store, SHEET, ME, () => undefined);
   if (!session) throw new Error('the sheet does not open');
   render(
-    <TamaguiProvider config={config} defaultTheme="light" disableInjectCSS>
-      <PhoneProvider>
-        <SheetSessionContext.Provider value={session}>
-          <Blocks locked={locked} />
-        </SheetSessionContext.Provider>
-      </PhoneProvider>
-    </TamaguiProvider>,
+    <Field>
+      <SheetSessionContext.Provider value={session}>
+        <Blocks locked={locked} />
+      </SheetSessionContext.Provider>
+    </Field>,
   );
   return {
     session,

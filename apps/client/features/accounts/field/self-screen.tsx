@@ -12,7 +12,8 @@ import { chooseUnitSystem, useUnitSystem } from '@/design/unit-system.ts';
 import { wordsFor } from '@/device/api.ts';
 import { FieldNav } from '@/features/planning/field/field-nav.tsx';
 import { sayShortDay } from '@/features/planning/wording.ts';
-import { useKept } from '@/features/sync/kept.ts';
+import { countKept } from '@/features/sync/kept.ts';
+import { usePhone } from '@/features/sync/phone.tsx';
 import { useMe, useSession, worksAtDesk } from '../session.ts';
 
 const THEMES: readonly { value: ThemeChoice; label: string }[] = [
@@ -33,14 +34,15 @@ export function SelfScreen() {
   const signOut = useSession((state) => state.signOut);
   const { choice, choose } = useThemeChoice();
   const units = useUnitSystem();
-  const kept = useKept();
+  const { store } = usePhone();
   const router = useRouter();
   const [problem, setProblem] = useState<string | null>(null);
-  const unsent = (kept?.operations ?? 0) + (kept?.photos ?? 0) + (kept?.refused ?? 0);
   const leave = async () => {
+    const { operations, photos, refused } = await countKept(store);
+    const unsent = operations + photos + refused;
     if (unsent > 0) {
       setProblem(
-        `${unsent} ${unsent === 1 ? 'thing is' : 'things are'} still kept only here. Go to “Sending”, send them, then sign out.`,
+        `${unsent} ${unsent === 1 ? 'thing is' : 'things are'} still kept only here. Go to “Sending”, send ${unsent === 1 ? 'it' : 'them'}, then sign out.`,
       );
       return;
     }

@@ -1,6 +1,6 @@
 import { useLocalSearchParams, useRouter } from 'expo-router';
-import { blanksIn, type QuestionState, type SectionState } from '@ant-trail/core/sheet';
-import { useDeferredValue, useEffect, useState } from 'react';
+import { blanksIn, type SheetState } from '@ant-trail/core/sheet';
+import { memo, useDeferredValue, useEffect, useState } from 'react';
 import { useStore } from 'zustand';
 import { Column, Row, Scroll } from '@/design/box.tsx';
 import { Button } from '@/design/button.tsx';
@@ -58,21 +58,31 @@ export function SheetScreen() {
 }
 
 /**
- * The questions of a section as they are drawn: what an answer changes shows at once, and what it
- * reveals follows as soon as the phone has a moment, so that it never holds up the next tap.
+ * A question follows its own answer at once; the page around it, and what the answer reveals,
+ * follow as soon as the phone has a moment, so that nothing holds up what was pressed.
  */
-function useShown(here: SectionState | undefined): readonly QuestionState[] {
-  const before = useDeferredValue(here);
-  if (!here) return [];
-  if (before?.section.id !== here.section.id) return here.questions;
-  const known = new Set(before.questions.map(({ path }) => path));
-  return here.questions.filter(({ path }) => known.has(path));
+function OpenedSheet() {
+  return <SheetPage state={useDeferredValue(useSheetState())} />;
 }
 
-function OpenedSheet() {
+interface ShownQuestionProps {
+  readonly section: string;
+  readonly path: string;
+  readonly locked: boolean;
+}
+
+const ShownQuestion = memo(function ShownQuestion({ section, path, locked }: ShownQuestionProps) {
+  const state = useStore(useSheetSession().state, ({ sections }) =>
+    sections
+      .find((each) => each.section.id === section)
+      ?.questions.find((question) => question.path === path),
+  );
+  return state ? <QuestionBlock state={state} locked={locked} /> : null;
+});
+
+const SheetPage = memo(function SheetPage({ state }: { state: SheetState }) {
   const session = useSheetSession();
   const { site, job } = session.context;
-  const state = useSheetState();
   const trouble = useStore(session.trouble, ({ words }) => words);
   const router = useRouter();
   const [chosen, setChosen] = useState<string | null>(null);
@@ -88,14 +98,13 @@ function OpenedSheet() {
   const waits = here !== undefined && state.waiting.includes(here.section.id);
   const blocking = sections.find((section) => section.looseEnds.length > 0);
   const blanks = here ? blanksIn(here.questions) : [];
-  const shown = useShown(here);
 
   const go = (section: string): void => {
     setChosen(section);
     document.getElementById('sheet-scroll')?.scrollTo({ top: 0 });
   };
   const nextLooseEnd = (): void => {
-    const [end] = loose;
+    const [end] = session.state.getState().looseEnds;
     if (!end) return;
     setChosen(end.section);
     session.seek(end.key);
@@ -151,8 +160,13 @@ function OpenedSheet() {
         ) : null}
         {index === 0 && !locked ? <BeginWith /> : null}
         {here && !locked && !waits ? <TakeSection questions={here.questions} /> : null}
-        {shown.map((question) => (
-          <QuestionBlock key={question.path} state={question} locked={locked || waits} />
+        {here?.questions.map(({ path }) => (
+          <ShownQuestion
+            key={path}
+            section={here.section.id}
+            path={path}
+            locked={locked || waits}
+          />
         ))}
         {blanks.length > 1 && !locked && !waits ? (
           <Row padding="$4">
@@ -188,4 +202,4 @@ function OpenedSheet() {
       ) : null}
     </FieldPage>
   );
-}
+});

@@ -5,10 +5,10 @@ import { useRef, useState } from 'react';
 import { Column, Row } from '@/design/box.tsx';
 import { Button } from '@/design/button.tsx';
 import { Dialog } from '@/design/dialog.tsx';
-import { Input } from '@/design/input.tsx';
 import { Body } from '@/design/text.tsx';
 import { Tick } from '@/design/tick.tsx';
 import { KeptPicture } from '@/features/media/kept-picture.tsx';
+import { DraftInput } from './draft-input.tsx';
 import { Drawing } from './drawing.tsx';
 import { useSheetSession, useSheetState } from '../field/sheet-context.tsx';
 
@@ -98,18 +98,17 @@ function PhotoDialog({ photo, locked, onClose }: PhotoDialogProps) {
   const session = useSheetSession();
   const { cover } = useSheetState();
   const { width, height } = photo.value;
-  const [comment, setComment] = useState(photo.value.comment);
   const [marking, setMarking] = useState(false);
-  const close = (): void => {
-    if (comment !== photo.value.comment)
-      void session.write(photo.path, 'answer', { ...photo.value, comment });
-    onClose();
-  };
+  const removed = useRef(false);
+  const comment = (words: string): Promise<string | null> =>
+    removed.current
+      ? Promise.resolve(null)
+      : session.write(photo.path, 'answer', { ...photo.value, comment: words.trim() });
   const mark = (marks: readonly Shape[]): void => {
     void session.write(photo.path, 'answer', { ...photo.value, marks });
   };
   return (
-    <Dialog title="Photo" onClose={close}>
+    <Dialog title="Photo" onClose={onClose}>
       {marking ? (
         <Drawing
           name="Photo"
@@ -137,7 +136,7 @@ function PhotoDialog({ photo, locked, onClose }: PhotoDialogProps) {
               {marking ? 'Done drawing' : 'Draw on it'}
             </Button>
           </Row>
-          <Input label="Comment" value={comment} onChange={setComment} />
+          <DraftInput label="Comment" kept={photo.value.comment} keep={comment} locked={false} />
           <Tick
             label="On the report’s cover"
             on={cover === photo.path}
@@ -153,13 +152,14 @@ function PhotoDialog({ photo, locked, onClose }: PhotoDialogProps) {
             <Button
               grow
               onPress={() => {
+                removed.current = true;
                 void session.write(photo.path, 'clear', null);
                 onClose();
               }}
             >
               Remove
             </Button>
-            <Button grow main onPress={close}>
+            <Button grow main onPress={onClose}>
               Keep
             </Button>
           </Row>

@@ -14,6 +14,7 @@ import { useNow } from '@/device/use-now.ts';
 import { useMe } from '@/features/accounts/session.ts';
 import { useSync } from '@/features/sync/engine.ts';
 import { KeptLine } from '@/features/sync/field/kept-line.tsx';
+import { SpaceNotice } from '@/features/sync/field/space-notice.tsx';
 import { useKept } from '@/features/sync/kept.ts';
 import { usePhone } from '@/features/sync/phone.tsx';
 import { sayDay, sayNearDay } from '../wording.ts';
@@ -46,6 +47,7 @@ export function TrailScreen() {
           <KeptLine />
         </Row>
       </FieldHead>
+      <SpaceNotice />
       <Scroll render="main" paddingRight="$4">
         {filling ? <Filling /> : null}
         {trail && !filling ? <Stops trail={trail} today={today} isToday={ahead === 0} /> : null}
@@ -72,12 +74,13 @@ export function TrailScreen() {
 
 /**
  * Whether the phone is being filled for the first time: until all of it is here, no next step is
- * offered, since another stop may still turn out to come first.
+ * offered, since another stop may still turn out to come first. Once that was interrupted, the
+ * person works with what is here, and further attempts take nothing out of their hands.
  */
 function useIsFilling(): boolean {
   const kept = useKept();
-  const state = useSync((sync) => sync.state);
-  return kept?.lastSync === null && state === 'sending';
+  const isFirst = useSync((sync) => sync.state === 'sending' && !sync.interrupted);
+  return kept?.lastSync === null && isFirst;
 }
 
 const Filling = () => (

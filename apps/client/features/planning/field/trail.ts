@@ -1,6 +1,6 @@
 import type { Job, Visit, VisitEvent } from '@ant-trail/contract/planning';
 import type { Site } from '@ant-trail/contract/sites';
-import { nextStep, type NextStep } from '@ant-trail/core/planning';
+import { nextStep, type JobState, type NextStep } from '@ant-trail/core/planning';
 import {
   fold,
   planSheet,
@@ -71,6 +71,13 @@ export interface Trail {
   readonly next: TrailStop | null;
 }
 
+/** Nothing is left to do at these. */
+const SETTLED: ReadonlySet<JobState | undefined> = new Set<JobState>([
+  'approved',
+  'closed',
+  'cancelled',
+]);
+
 /** A person's trail for a day; on today's, returned and unfinished work of earlier days leads. */
 export async function loadTrail(store: LocalStore, day: string, today: string): Promise<Trail> {
   const all = await store.visits.toArray();
@@ -78,19 +85,19 @@ export async function loadTrail(store: LocalStore, day: string, today: string): 
     (await Promise.all(visits.map((visit) => loadStop(store, visit)))).filter(
       (stop) => stop !== null,
     );
-  const earlier = day === today ? await load(all.filter((visit) => visit.day < today)) : [];
-  const leftOver = earlier.filter(({ job, sheet }) => {
-    if (job.state === 'approved' || job.state === 'closed' || job.state === 'cancelled')
-      return false;
-    return sheet.stage !== 'finished' && sheet.stage !== 'approved';
-  });
+  const earlier = day === today ? all.filter((visit) => visit.day < today) : [];
+  const jobs = await store.jobs.bulkGet(earlier.map((visit) => visit.job));
+  const open = await load(earlier.filter((_, index) => !SETTLED.has(jobs[index]?.state)));
+  const leftOver = open.filter(
+    ({ sheet }) => sheet.stage !== 'finished' && sheet.stage !== 'approved',
+  );
   const stops = await load(all.filter((visit) => visit.day === day));
   stops.sort((a, b) => a.visit.start - b.visit.start);
-  const open = [...stops, ...leftOver].filter((stop) => stop.step !== 'nothing');
+  const ahead = [...stops, ...leftOver].filter((stop) => stop.step !== 'nothing');
   const next =
-    open.find((stop) => stop.step === 'go on' || stop.step === 'start') ??
-    open.find((stop) => stop.step === 'arrived') ??
-    open[0] ??
+    ahead.find((stop) => stop.step === 'go on' || stop.step === 'start') ??
+    ahead.find((stop) => stop.step === 'arrived') ??
+    ahead[0] ??
     null;
   return { leftOver, stops, next };
 }

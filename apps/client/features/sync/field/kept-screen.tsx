@@ -1,5 +1,6 @@
 import type { Operation } from '@ant-trail/contract/sync';
 import { parsePath } from '@ant-trail/core/log';
+import { useState } from 'react';
 import { Column, Row, Rule, Scroll } from '@/design/box.tsx';
 import { Button } from '@/design/button.tsx';
 import { ActionBar } from '@/design/action-bar.tsx';
@@ -15,6 +16,8 @@ import { sayWhen } from '@/features/planning/wording.ts';
 import { useSync, type SyncState } from '../engine.ts';
 import { usePhone } from '../phone.tsx';
 import { useKept } from '../kept.ts';
+import { letGo } from '../outbox.ts';
+import { SpaceNotice } from './space-notice.tsx';
 
 const STATE_WORDS: Record<SyncState, string> = {
   idle: 'Phone and office are in step.',
@@ -46,6 +49,7 @@ export function KeptScreen() {
           {STATE_WORDS[state]}
         </Body>
       </FieldHead>
+      <SpaceNotice />
       <Scroll render="main">
         {refused.length + refusedPhotos.length > 0 ? (
           <Column gap="$2" paddingBottom="$3">
@@ -62,6 +66,7 @@ export function KeptScreen() {
                   void store.outbox.update(item.order, { refused: null }).then(engine.soon);
                 }}
                 exported={item.operation}
+                onLetGo={() => void letGo(store, item)}
               />
             ))}
             {refusedPhotos.map((photo) => (
@@ -73,6 +78,7 @@ export function KeptScreen() {
                   void store.photos.update(photo.sha256, { refused: null }).then(engine.soon);
                 }}
                 exported={photo.bytes}
+                onLetGo={() => void store.photos.delete(photo.sha256)}
               />
             ))}
           </Column>
@@ -130,9 +136,12 @@ interface RefusedProps {
   readonly why: string;
   readonly onAgain: () => void;
   readonly exported: Operation | Blob;
+  readonly onLetGo: () => void;
 }
 
-function Refused({ words, why, onAgain, exported }: RefusedProps) {
+/** One thing the office refused: sent again, saved, and only once it is saved let go. */
+function Refused({ words, why, onAgain, exported, onLetGo }: RefusedProps) {
+  const [saved, setSaved] = useState(false);
   const save = (): void => {
     const blob =
       exported instanceof Blob ? exported : new Blob([JSON.stringify(exported, null, 2)]);
@@ -142,6 +151,7 @@ function Refused({ words, why, onAgain, exported }: RefusedProps) {
     link.download = exported instanceof Blob ? 'refused-photo.jpg' : 'refused.json';
     link.click();
     URL.revokeObjectURL(url);
+    setSaved(true);
   };
   return (
     <Column paddingHorizontal="$4" paddingVertical="$2" gap="$2">
@@ -156,6 +166,11 @@ function Refused({ words, why, onAgain, exported }: RefusedProps) {
         <Button dense onPress={save}>
           Save to a file
         </Button>
+        {saved ? (
+          <Button dense plain onPress={onLetGo}>
+            Take it off this phone
+          </Button>
+        ) : null}
       </Row>
     </Column>
   );
