@@ -1,7 +1,12 @@
 import { randomUUID } from 'node:crypto';
 import type { Action, ActionDraft } from '@ant-trail/contract/actions';
-import { nextActionStates, type ActionState } from '@ant-trail/core/actions';
-import type { EntityManager, FindOptionsWhere } from 'typeorm';
+import {
+  ACTION_STATES,
+  isActionSettled,
+  nextActionStates,
+  type ActionState,
+} from '@ant-trail/core/actions';
+import { In, Not, type EntityManager, type FindOptionsWhere } from 'typeorm';
 import { announce } from '../../database/feed.ts';
 import { notAllowed, notFound, Refusal } from '../../http/problem.ts';
 import type { Session } from '../../http/session.ts';
@@ -47,9 +52,22 @@ export async function findActions(
     where,
     relations: { site: true, moves: true },
     order: { dueOn: 'ASC' },
-    take: 1000,
   });
   return rows.map(actionOf);
+}
+
+/** Of what is settled a list shows the newest only; what is still to be done it shows whole. */
+const SETTLED_SHOWN = 200;
+
+export async function listActions(db: EntityManager): Promise<Action[]> {
+  const settled = In(ACTION_STATES.filter(isActionSettled));
+  const done = await db.find(ActionRow, {
+    where: { state: settled },
+    relations: { site: true, moves: true },
+    order: { dueOn: 'DESC' },
+    take: SETTLED_SHOWN,
+  });
+  return [...(await findActions(db, { state: Not(settled) })), ...done.map(actionOf)];
 }
 
 export type Opened = 'received' | 'already had';
@@ -77,7 +95,7 @@ export async function openAction(
   return 'received';
 }
 
-/** Moves an action on. Whoever did it may not verify it. */
+/** Moves an action on. Whoever did it may not verify it, and only the office may drop it. */
 export async function moveAction(
   db: EntityManager,
   session: Session,
@@ -100,6 +118,8 @@ export async function moveAction(
       'not-now',
       `An action that is ${row.state} can't become ${to}. Load it anew and look again.`,
     );
+  if (to === 'dropped' && !office)
+    throw new Refusal(403, 'office-drops', 'Only the office can drop an action. Ask them.');
   if (to === 'dropped' && !note.trim())
     throw new Refusal(400, 'say-why', 'Say why the action is dropped.');
   const doer = row.moves.filter((move) => move.to === 'done').at(-1)?.by;

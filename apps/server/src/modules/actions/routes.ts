@@ -3,7 +3,7 @@ import { Id } from '@ant-trail/contract/common';
 import { z } from 'zod';
 import { notFound } from '../../http/problem.ts';
 import { OFFICE, route } from '../../http/route.ts';
-import { findActions, moveAction, openAction } from './actions.ts';
+import { findActions, listActions, moveAction, openAction } from './actions.ts';
 
 export const actionRoutes = [
   route({
@@ -12,7 +12,7 @@ export const actionRoutes = [
     allowed: OFFICE,
     summary: 'Corrective actions',
     answer: ActionsAnswer,
-    handle: async ({ db }) => ({ actions: await findActions(db, {}) }),
+    handle: async ({ db }) => ({ actions: await listActions(db) }),
   }),
   route({
     method: 'post',

@@ -1,0 +1,292 @@
+import { randomUUID } from 'node:crypto';
+import type { Action } from '@ant-trail/contract/actions';
+import type { Dossier } from '@ant-trail/contract/review';
+import type { JobCard } from '@ant-trail/contract/planning';
+import { addDays } from '@ant-trail/core/calendar';
+import { timeOrderedId, type Entry } from '@ant-trail/core/log';
+import { fold, planSheet, summarise } from '@ant-trail/core/sheet';
+import { CASES } from '../../../packages/core/test/every-kind.ts';
+import { inOrganisation } from '../src/database/tenancy.ts';
+import {
+  asEntry,
+  entryOf,
+  openOffice,
+  TEMPLATE,
+  type Caller,
+  type Office,
+  type Organisation,
+} from './support/office.ts';
+
+let office: Office;
+let org: Organisation;
+let manager: Caller;
+let reviewer: Caller;
+let technician: Caller;
+let count = 0;
+
+beforeAll(async () => {
+  office = await openOffice();
+});
+afterAll(() => office.close());
+beforeEach(async () => {
+  org = await office.newOrganisation(`work${++count}`);
+  [manager, reviewer, technician] = await Promise.all([
+    office.signIn(org.emails.manager),
+    office.signIn(org.emails.reviewer),
+    office.signIn(org.emails.technician),
+  ]);
+});
+
+const TODAY = new Date().toISOString().slice(0, 10);
+const stage = (kind: 'finish' | 'return' | 'approve', over: Partial<Entry> = {}): Entry =>
+  entryOf(org, { path: '~stage', kind, value: null, ...over });
+const signed = (sheet: string): Entry =>
+  entryOf(org, {
+    sheet,
+    path: 'signed',
+    value: CASES.signature.good,
+  });
+
+describe('planning', () => {
+  const draft = () => ({
+    site: org.site,
+    template: org.template,
+    title: 'Round',
+    instructions: '',
+    day: TODAY,
+    windowFrom: null as number | null,
+    windowTo: null as number | null,
+    start: 600,
+    minutes: 30,
+    person: org.people.technician as string | null,
+    recipients: [] as string[],
+  });
+  const make = (over: object = {}) => manager.call('POST', '/api/jobs', { ...draft(), ...over });
+  const card = async (over: object = {}): Promise<JobCard> => (await make(over)).body as JobCard;
+
+  test('a job comes with its visit and a sheet under the newest version, and is on its day', async () => {
+    const { job, visit, siteName } = await card();
+    expect(job).toMatchObject({ state: 'planned', sheet: { version: org.version, job: job.id } });
+    expect(visit).toMatchObject({
+      job: job.id,
+      person: org.people.technician,
+      start: 600,
+      events: [],
+    });
+    expect(siteName).toMatch(/^Site of work/);
+    const day = (await manager.call('GET', `/api/day?day=${TODAY}`)).body as { cards: JobCard[] };
+    expect(day.cards.map((each) => each.job.id)).toContain(job.id);
+  });
+
+  test.each([
+    ['no place', { site: '' }, 400],
+    ['a place that is not there', { site: randomUUID() }, 404],
+    ['a person who is not there', { person: randomUUID() }, 404],
+    ['a template that is not there', { template: randomUUID() }, 404],
+    ['a window that ends before it begins', { windowFrom: 700, windowTo: 600 }, 400],
+    ['a visit of two minutes', { minutes: 2 }, 400],
+    ['a start after midnight', { start: 1500 }, 400],
+    ['a day that is none', { day: '2031-02-30' }, 400],
+    ['a recipient that is no address', { recipients: ['the client'] }, 400],
+    ['a programme the template does not have', { programme: 'gold' }, 422],
+    ['no title', { title: '  ' }, 400],
+  ])('%s is refused in words, and nothing is made', async (_what, over, status) => {
+    const before = await manager.call('GET', '/api/jobs');
+    const answer = await make(over);
+    expect(answer.status).toBe(status);
+    expect((answer.body as { message: string }).message).toMatch(/^[A-Z].*\.$/);
+    expect((await manager.call('GET', '/api/jobs')).body).toEqual(before.body);
+  });
+
+  test('a job for nobody is a draft; given to somebody it is planned, and on their phone', async () => {
+    const { job, visit } = await card({ person: null });
+    expect(job.state).toBe('draft');
+    const plan = { person: org.people.technician, day: addDays(TODAY, 1), start: 480, minutes: 45 };
+    const answer = await manager.call('PUT', `/api/visits/${visit.id}/plan`, plan);
+    expect(answer.body).toMatchObject({ job: { state: 'planned', day: plan.day }, visit: plan });
+    const pulled = (await technician.call('GET', '/api/pull')).body as { jobs: { id: string }[] };
+    expect(pulled.jobs.map(({ id }) => id)).toContain(job.id);
+  });
+
+  test('taken from a person it is gone from their phone', async () => {
+    const { cursor } = (await technician.call('GET', '/api/pull')).body as { cursor: string };
+    const plan = { person: null, day: TODAY, start: 480, minutes: 45 };
+    await manager.call('PUT', `/api/visits/${org.visit}/plan`, plan);
+    const { body } = await technician.call('GET', `/api/pull?cursor=${cursor}`);
+    expect(body).toMatchObject({ gone: [org.visit], visits: [] });
+  });
+
+  test('what is approved can’t be planned again', async () => {
+    const end = stage('finish');
+    await technician.push(asEntry(entryOf(org)), asEntry(signed(org.sheet)), asEntry(end));
+    await reviewer.push(asEntry(stage('approve', { by: org.people.reviewer, seen: [end.id] })));
+    const plan = { person: org.people.technician, day: TODAY, start: 480, minutes: 45 };
+    const answer = await manager.call('PUT', `/api/visits/${org.visit}/plan`, plan);
+    expect(answer).toMatchObject({ status: 409, body: { code: 'settled' } });
+  });
+
+  test('jobs are listed by state', async () => {
+    await card({ person: null });
+    const states = async (query: string): Promise<string[]> =>
+      ((await manager.call('GET', `/api/jobs${query}`)).body as { cards: JobCard[] }).cards.map(
+        ({ job }) => job.state,
+      );
+    expect((await states('')).sort()).toEqual(['draft', 'planned']);
+    expect(await states('?state=draft')).toEqual(['draft']);
+    expect(await states('?state=approved')).toEqual([]);
+  });
+});
+
+describe('review', () => {
+  /** A further job of the technician’s, finished with this temperature. */
+  const finished = async (value: number): Promise<string> => {
+    const { body } = await manager.call('POST', '/api/jobs', {
+      ...{ site: org.site, template: org.template, title: 'Round', instructions: '', day: TODAY },
+      ...{ windowFrom: null, windowTo: null, start: 600, minutes: 30, recipients: [] },
+      person: org.people.technician,
+    });
+    const sheet = (body as JobCard).job.sheet.id;
+    const receipts = await technician.push(
+      asEntry(entryOf(org, { sheet, value })),
+      asEntry(signed(sheet)),
+      asEntry(stage('finish', { sheet })),
+    );
+    expect(receipts.filter(({ outcome }) => outcome !== 'received')).toEqual([]);
+    return sheet;
+  };
+  const queue = async (): Promise<string[]> =>
+    ((await reviewer.call('GET', '/api/review')).body as { queue: { sheet: string }[] }).queue.map(
+      ({ sheet }) => sheet,
+    );
+
+  test('what needs eyes comes first, then what waits longest', async () => {
+    const usual = await finished(40);
+    const later = await finished(41);
+    const hot = await finished(90);
+    expect(await queue()).toEqual([hot, usual, later]);
+  });
+
+  test('what is returned leaves the queue and comes back when it is finished again', async () => {
+    const sheet = await finished(40);
+    const { entries } = (await reviewer.call('GET', `/api/sheets/${sheet}`)).body as Dossier;
+    const last = entries.at(-1)!;
+    const back = stage('return', {
+      ...{ sheet, by: org.people.reviewer, seen: [last.id], reason: 'Which scale?' },
+    });
+    await reviewer.push(asEntry(back));
+    expect(await queue()).toEqual([]);
+    await technician.push(asEntry(stage('finish', { sheet, seen: [back.id] })));
+    expect(await queue()).toEqual([sheet]);
+  });
+
+  test('the summaries are what the log folds to, whatever wrote them', async () => {
+    const sheets = [await finished(40), await finished(90)];
+    for (const sheet of sheets) {
+      const { entries } = (await reviewer.call('GET', `/api/sheets/${sheet}`)).body as Dossier;
+      const [row] = await inOrganisation(office.data, org.id, (db) =>
+        db.query<{ summary: unknown }[]>('SELECT summary FROM sheet WHERE id = $1', [sheet]),
+      );
+      expect(row?.summary).toEqual(
+        JSON.parse(JSON.stringify(summarise(fold(planSheet(TEMPLATE), entries)))),
+      );
+    }
+  });
+
+  test('a sheet that is not there is said to be so', async () => {
+    const answer = await reviewer.call('GET', `/api/sheets/${randomUUID()}`);
+    expect(answer.status).toBe(404);
+    expect((answer.body as { message: string }).message).toMatch(/^[A-Z].*\.$/);
+  });
+});
+
+describe('corrective actions', () => {
+  const draft = (over: object = {}) => ({
+    id: timeOrderedId(Date.now(), Buffer.from(randomUUID())),
+    site: org.site,
+    sheet: org.sheet,
+    key: 'temp',
+    title: 'Re-line the brake',
+    details: '',
+    severity: 3,
+    owner: org.people.technician,
+    dueOn: TODAY,
+    ...over,
+  });
+  const open = async (over: object = {}): Promise<string> => {
+    const action = draft(over);
+    const { status } = await manager.call('POST', '/api/actions', action);
+    expect(status).toBe(200);
+    return action.id;
+  };
+  const move = (who: Caller, id: string, to: string, note = '') =>
+    who.call('POST', `/api/actions/${id}/moves`, { to, note });
+
+  test('goes from open to verified by two people, with every move on record', async () => {
+    const id = await open();
+    expect((await move(technician, id, 'in hand')).status).toBe(200);
+    expect((await move(technician, id, 'done', 'new lining')).status).toBe(200);
+    expect((await move(technician, id, 'verified')).body).toMatchObject({ code: 'second-person' });
+    const { body } = await move(reviewer, id, 'verified', 'seen');
+    expect(body).toMatchObject({
+      state: 'verified',
+      moves: [
+        { from: 'open', to: 'in hand', by: org.people.technician },
+        { from: 'in hand', to: 'done', by: org.people.technician, note: 'new lining' },
+        { from: 'done', to: 'verified', by: org.people.reviewer, note: 'seen' },
+      ],
+    });
+  });
+
+  test('done by the office, it is verified by somebody else of the office', async () => {
+    const id = await open();
+    await move(manager, id, 'done');
+    expect((await move(manager, id, 'verified')).status).toBe(403);
+    expect((await move(reviewer, id, 'verified')).status).toBe(200);
+  });
+
+  test('what does not stand the check goes back in hand, and whoever does it again is the doer', async () => {
+    const id = await open();
+    await move(technician, id, 'done');
+    await move(reviewer, id, 'in hand', 'still squeals');
+    await move(reviewer, id, 'done');
+    expect((await move(reviewer, id, 'verified')).status).toBe(403);
+    expect((await move(manager, id, 'verified')).status).toBe(200);
+  });
+
+  test.each([
+    ['a step that can’t come now', 'manager', 'verified', '', 409, /is open can't become verified/],
+    ['being dropped without a word', 'manager', 'dropped', ' ', 400, /Say why/],
+    ['being dropped by its owner', 'technician', 'dropped', 'no', 403, /Only the office/],
+    ['a state that is none', 'manager', 'forgotten', '', 400, /./],
+  ] as const)('refuses %s', async (_what, who, to, note, status, words) => {
+    const answer = await move({ manager, technician }[who], await open(), to, note);
+    expect(answer.status).toBe(status);
+    expect((answer.body as { message: string }).message).toMatch(words);
+  });
+
+  test('belongs to its owner: no other technician moves it', async () => {
+    const id = await open({ owner: org.people.manager });
+    expect((await move(technician, id, 'done')).status).toBe(403);
+  });
+
+  test('the list has all that is to be done, and of what is settled the newest', async () => {
+    const old = await open({ dueOn: '2020-01-01' });
+    await move(manager, old, 'dropped', 'removed from service');
+    const next = await open({ dueOn: '2032-01-01' });
+    const { actions } = (await manager.call('GET', '/api/actions')).body as { actions: Action[] };
+    expect(actions.map(({ id, state }) => [id, state])).toEqual([
+      [next, 'open'],
+      [old, 'dropped'],
+    ]);
+  });
+
+  test('sent again it is there once, and what it names must be there', async () => {
+    const action = draft();
+    await manager.call('POST', '/api/actions', action);
+    await manager.call('POST', '/api/actions', action);
+    const { actions } = (await manager.call('GET', '/api/actions')).body as { actions: Action[] };
+    expect(actions).toHaveLength(1);
+    for (const wrong of [{ site: randomUUID() }, { owner: randomUUID() }, { sheet: randomUUID() }])
+      expect((await manager.call('POST', '/api/actions', draft(wrong))).status).toBe(404);
+  });
+});
