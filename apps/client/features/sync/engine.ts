@@ -76,23 +76,31 @@ export class SyncEngine {
     this.timer = setTimeout(() => void this.now(), after);
   }
 
+  /** A stage that fails for a reason of its own does not hold up the ones after it. */
   private async round(): Promise<void> {
     useSync.setState({ state: 'sending' });
-    try {
-      await keepInHand(this.store);
-      useSync.setState({ spaceIsLow: await makeRoom(this.store) });
-      await pushAll(this.store);
-      await pullAll(this.store);
-      await clearAway(this.store, new Date().toISOString().slice(0, 10));
-      await sendPhotos(this.store);
-      this.failures = 0;
-      useSync.setState({ state: 'idle' });
-    } catch (error) {
-      this.failures++;
-      useSync.setState({ state: stateFor(error), interrupted: true });
+    let state: SyncState = 'idle';
+    for (const stage of STAGES) {
+      try {
+        await stage(this.store);
+      } catch (error) {
+        if (state === 'idle') state = stateFor(error);
+        if (state !== 'failed') break;
+      }
     }
+    this.failures = state === 'idle' ? 0 : this.failures + 1;
+    useSync.setState(state === 'idle' ? { state } : { state, interrupted: true });
   }
 }
+
+const STAGES: readonly ((store: LocalStore) => Promise<void>)[] = [
+  keepInHand,
+  async (store) => useSync.setState({ spaceIsLow: await makeRoom(store) }),
+  pushAll,
+  pullAll,
+  (store) => clearAway(store, new Date().toISOString().slice(0, 10)),
+  sendPhotos,
+];
 
 function stateFor(error: unknown): SyncState {
   if (error instanceof Refused && error.status === 401) {

@@ -5,6 +5,7 @@ import { ask, Unreachable } from '@/device/api.ts';
 import type { KeptPhoto, LocalStore } from '@/device/local-store.ts';
 
 const CHUNK = 256 * 1024;
+const PHOTOS_A_QUESTION = 200;
 
 /** Sends the photos the office does not have; each goes on where it stopped. */
 export async function sendPhotos(store: LocalStore): Promise<void> {
@@ -24,10 +25,13 @@ export async function sendPhotos(store: LocalStore): Promise<void> {
 
 /** Asks which photos the office has: only its word counts as received. */
 async function takeReceipts(store: LocalStore, photos: readonly KeptPhoto[]): Promise<void> {
-  const { received } = await ask(MediaReceipts, 'POST', '/api/media/receipts', {
-    sha256: photos.map((photo) => photo.sha256),
-  });
-  for (const { sha256, at } of received) await store.photos.update(sha256, { receivedAt: at });
+  for (let from = 0; from < photos.length; from += PHOTOS_A_QUESTION) {
+    const asked = photos.slice(from, from + PHOTOS_A_QUESTION);
+    const { received } = await ask(MediaReceipts, 'POST', '/api/media/receipts', {
+      sha256: asked.map((photo) => photo.sha256),
+    });
+    for (const { sha256, at } of received) await store.photos.update(sha256, { receivedAt: at });
+  }
 }
 
 /** Uploads one photo; the uploader is loaded with the first one. Gives the reason when the office refuses it, null when it is through. */

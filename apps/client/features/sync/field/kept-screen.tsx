@@ -46,7 +46,9 @@ export function KeptScreen() {
       <FieldHead>
         <Title>Sending</Title>
         <Body small quiet>
-          {STATE_WORDS[state]}
+          {state === 'idle' && kept && kept.refused > 0
+            ? 'Everything else is in step with the office.'
+            : STATE_WORDS[state]}
         </Body>
       </FieldHead>
       <SpaceNotice />
@@ -54,8 +56,7 @@ export function KeptScreen() {
         {refused.length + refusedPhotos.length > 0 ? (
           <Column gap="$2" paddingBottom="$3">
             <Notice tone="eyes" mark="needs eyes">
-              The office refused {refused.length + refusedPhotos.length}. They stay here until you
-              decide.
+              {sayRefused(refused.length + refusedPhotos.length)}
             </Notice>
             {refused.map((item) => (
               <Refused
@@ -83,7 +84,7 @@ export function KeptScreen() {
             ))}
           </Column>
         ) : null}
-        {groups.length === 0 && kept ? (
+        {groups.length === 0 && kept?.refused === 0 ? (
           <Column padding="$4" gap="$2">
             <Row gap="$2">
               <Mark name="received" silent />
@@ -159,7 +160,7 @@ function Refused({ words, why, onAgain, exported, onLetGo }: RefusedProps) {
       <Body small eyes>
         {why}
       </Body>
-      <Row gap="$2">
+      <Row gap="$2" flexWrap="wrap">
         <Button dense onPress={onAgain}>
           Send again
         </Button>
@@ -176,8 +177,19 @@ function Refused({ words, why, onAgain, exported, onLetGo }: RefusedProps) {
   );
 }
 
+const sayRefused = (count: number): string =>
+  count === 1
+    ? 'The office refused one thing. It stays here until you decide.'
+    : `The office refused ${count} things. They stay here until you decide.`;
+
+const STEPS = {
+  'set off': 'Setting off',
+  arrived: 'Arriving',
+  left: 'Leaving',
+} as const;
+
 function sayOperation(operation: Operation): string {
-  if (operation.kind === 'visit event') return `“${operation.body.kind}”`;
+  if (operation.kind === 'visit event') return STEPS[operation.body.kind];
   if (operation.kind === 'action') return `The action “${operation.body.title}”`;
   const { path, kind } = operation.body;
   if (kind === 'finish') return 'Finishing the sheet';

@@ -1,0 +1,250 @@
+import { LocalStore } from '@/device/local-store.ts';
+import { useSession } from '@/features/accounts/session.ts';
+import { SyncEngine, useSync } from '@/features/sync/engine.ts';
+import { holdInHand } from '@/features/sync/in-hand.ts';
+import { entryFrom, keepEntries } from '@/features/sync/outbox.ts';
+import { ME, SHEET, signIn } from './support/sheet.tsx';
+
+type Answer = { status: number; body: unknown } | 'no network';
+
+interface Options {
+  readonly uploadUrl: string | null;
+  readonly onUploadUrlAvailable: () => void;
+  readonly onSuccess: () => void;
+  readonly onError: (error: Error) => void;
+}
+
+/** What the uploader was asked to do, and what becomes of it. */
+const mockUploads = {
+  started: [] as { url: string | null }[],
+  end: 'through' as 'through' | 'cut off' | 'refused',
+};
+jest.mock('tus-js-client', () => {
+  class DetailedError extends Error {
+    originalResponse = {
+      getStatus: () => 415,
+      getBody: () => '{"code":"no-picture","message":"This is no picture."}',
+    };
+  }
+  class Upload {
+    url = '/uploads/1';
+    options: Options;
+    constructor(_bytes: Blob, options: Options) {
+      this.options = options;
+    }
+    start(): void {
+      mockUploads.started.push({ url: this.options.uploadUrl });
+      this.options.onUploadUrlAvailable();
+      if (mockUploads.end === 'through') this.options.onSuccess();
+      else if (mockUploads.end === 'cut off') this.options.onError(new Error('cut off'));
+      else this.options.onError(new DetailedError());
+    }
+  }
+  return { Upload, DetailedError };
+});
+
+const AT = '2031-04-05T08:00:00Z';
+const SHA = 'a'.repeat(64);
+let store: LocalStore;
+let engine: SyncEngine;
+let asked: string[];
+let office: (path: string, body: unknown) => Answer;
+let count = 0;
+
+const EMPTY_PAGE = {
+  ...{ cursor: 'at.5', more: false, through: '2031-04-12', gone: [] },
+  ...{ people: [], visits: [], jobs: [], sites: [], templates: [], entries: [] },
+  ...{ series: [], earlier: [], assets: [], catalogues: [] },
+};
+
+/** An office that takes everything, and has the pictures it is said to have. */
+const kindOffice =
+  (has: readonly string[] = []) =>
+  (path: string, body: unknown): Answer => {
+    if (path.startsWith('/api/pull')) return { status: 200, body: EMPTY_PAGE };
+    if (path === '/api/push') {
+      const { operations } = body as { operations: { body: { id: string } }[] };
+      const receipts = operations.map((one) => ({ id: one.body.id, outcome: 'received', at: AT }));
+      return { status: 200, body: { receipts } };
+    }
+    return { status: 200, body: { received: has.map((sha256) => ({ sha256, at: AT })) } };
+  };
+
+beforeEach(() => {
+  signIn();
+  store = new LocalStore(`engine-${++count}`);
+  engine = new SyncEngine(store);
+  asked = [];
+  office = kindOffice();
+  mockUploads.started = [];
+  mockUploads.end = 'through';
+  useSync.setState({ state: 'idle', spaceIsLow: false, interrupted: false });
+  globalThis.fetch = ((path: string, init?: { body?: string }) => {
+    asked.push(path.split('?')[0] ?? '');
+    const answer = office(path, init?.body ? JSON.parse(init.body) : undefined);
+    if (answer === 'no network') return Promise.reject(new TypeError('no network'));
+    const { status, body } = answer;
+    return Promise.resolve({ ok: status < 400, status, json: () => Promise.resolve(body) });
+  }) as never;
+});
+afterEach(() => engine.stop());
+
+const say = (value: number): void =>
+  holdInHand(store, [
+    entryFrom({ sheet: SHEET, path: 'temp', kind: 'answer', value, unit: 'Cel', seen: [], by: ME }),
+  ]);
+const photo = () =>
+  store.photos.put({
+    ...{ sha256: SHA, bytes: new Blob(['x']), type: 'image/jpeg', sheet: SHEET, takenAt: AT },
+    ...{ receivedAt: null, refused: null, uploadUrl: null },
+  });
+
+test('one exchange keeps what was in hand, sends it, fetches, and then sends photos', async () => {
+  say(41);
+  await photo();
+  await engine.now();
+  expect(asked).toEqual(['/api/push', '/api/pull', '/api/media/receipts', '/api/media/receipts']);
+  expect((await store.entries.toArray()).map(({ receivedAt }) => receivedAt)).toEqual([AT]);
+  expect(useSync.getState().state).toBe('idle');
+});
+
+test('what is said during an exchange goes out with the next, without two at a time', async () => {
+  say(41);
+  const first = engine.now();
+  say(42);
+  expect(engine.now()).toBe(first);
+  await first;
+  await new Promise((resolve) => setTimeout(resolve, 50));
+  await engine.now();
+  expect(await store.outbox.count()).toBe(0);
+  expect(await store.entries.count()).toBe(2);
+});
+
+test('with no network everything stays, and goes out when there is one', async () => {
+  say(41);
+  office = () => 'no network';
+  await engine.now();
+  expect(useSync.getState()).toMatchObject({ state: 'no network', interrupted: true });
+  expect(await store.outbox.count()).toBe(1);
+  office = kindOffice();
+  engine.start();
+  dispatchEvent(new Event('online'));
+  await engine.now();
+  expect(await store.outbox.count()).toBe(0);
+  expect(useSync.getState().state).toBe('idle');
+});
+
+test('an office that wants a sign-in gets nothing and loses nothing', async () => {
+  say(41);
+  office = () => ({ status: 401, body: { code: 'sign-in', message: 'Sign in again.' } });
+  await engine.now();
+  expect(useSync.getState().state).toBe('sign in');
+  expect(useSession.getState().lapsed).toBe(true);
+  expect(await store.outbox.count()).toBe(1);
+});
+
+test('a photo is received only when the office says it has it', async () => {
+  await photo();
+  await engine.now();
+  expect((await store.photos.get(SHA))?.receivedAt).toBeNull();
+  office = kindOffice([SHA]);
+  await engine.now();
+  expect((await store.photos.get(SHA))?.receivedAt).toBe(AT);
+  expect(mockUploads.started).toHaveLength(1);
+});
+
+test('an answer of the office that is not understood keeps no photo from going out', async () => {
+  say(41);
+  await photo();
+  office = (path, body) =>
+    path.startsWith('/api/pull') ? { status: 200, body: {} } : kindOffice([SHA])(path, body);
+  await engine.now();
+  expect(useSync.getState().state).toBe('failed');
+  expect(await store.outbox.count()).toBe(0);
+  expect((await store.photos.get(SHA))?.receivedAt).toBe(AT);
+});
+
+test('an upload that was cut off goes on where it was', async () => {
+  await photo();
+  mockUploads.end = 'cut off';
+  await engine.now();
+  expect(useSync.getState().state).toBe('no network');
+  mockUploads.end = 'through';
+  await engine.now();
+  expect(mockUploads.started).toEqual([{ url: null }, { url: '/uploads/1' }]);
+});
+
+test('a photo the office refuses stays with the office’s words, and is not sent again by itself', async () => {
+  await photo();
+  mockUploads.end = 'refused';
+  await engine.now();
+  await engine.now();
+  expect(await store.photos.get(SHA)).toMatchObject({
+    ...{ refused: 'This is no picture.', receivedAt: null, uploadUrl: null },
+  });
+  expect(mockUploads.started).toHaveLength(1);
+});
+
+describe('what is large', () => {
+  const sketch = (): void =>
+    holdInHand(store, [
+      entryFrom({
+        ...{ sheet: SHEET, path: 'plan', kind: 'answer', seen: [], by: ME },
+        value: 'x'.repeat(9_000),
+      }),
+    ]);
+  const sent = (body: unknown): number => (body as { operations: unknown[] }).operations.length;
+
+  test('goes out in pieces the office takes', async () => {
+    for (let n = 0; n < 250; n++) sketch();
+    const pieces: number[] = [];
+    office = (path, body) => {
+      if (path === '/api/push') {
+        expect(JSON.stringify(body).length).toBeLessThan(1_100_000);
+        pieces.push(sent(body));
+      }
+      return kindOffice()(path, body);
+    };
+    await engine.now();
+    expect(pieces.reduce((sum, piece) => sum + piece, 0)).toBe(250);
+    expect(await store.outbox.count()).toBe(0);
+  });
+
+  test('refused for its size alone, it stays with the reason and holds up nothing', async () => {
+    const plan = (characters: number) =>
+      entryFrom({
+        ...{ sheet: SHEET, path: 'plan', kind: 'answer', seen: [], by: ME },
+        value: 'x'.repeat(characters),
+      });
+    const [before, large, after] = [plan(10), plan(4_500_000), plan(20)];
+    await keepEntries(store, [before, large, after]);
+    const problem = { code: 'too-large', message: 'This is too large to take at once.' };
+    office = (path, body) =>
+      path === '/api/push' && JSON.stringify(body).length > 4_000_000
+        ? { status: 413, body: problem }
+        : kindOffice()(path, body);
+    await engine.now();
+    expect(await store.outbox.toArray()).toMatchObject([
+      { id: large.id, refused: problem.message },
+    ]);
+    expect((await store.entries.get(after.id))?.receivedAt).toBe(AT);
+  });
+
+  test('many photos are asked about a few hundred at a time', async () => {
+    await store.photos.bulkPut(
+      Array.from({ length: 450 }, (_, n) => ({
+        ...{ sha256: n.toString(16).padStart(64, '0'), bytes: new Blob(), type: 'image/jpeg' },
+        ...{ sheet: SHEET, takenAt: AT, receivedAt: null, refused: null, uploadUrl: null },
+      })),
+    );
+    office = (path, body) => {
+      if (!path.startsWith('/api/media')) return kindOffice()(path, body);
+      const { sha256 } = body as { sha256: string[] };
+      expect(sha256.length).toBeLessThanOrEqual(500);
+      return kindOffice(sha256)(path, body);
+    };
+    await engine.now();
+    expect(await store.photos.filter(({ receivedAt }) => receivedAt === null).count()).toBe(0);
+    expect(mockUploads.started).toEqual([]);
+  });
+});
