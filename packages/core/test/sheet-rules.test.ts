@@ -1,3 +1,4 @@
+import fc from 'fast-check';
 import {
   blanksPath,
   COVER_PATH,
@@ -17,8 +18,10 @@ import {
   questionAtPath,
   readingsOf,
   sayMinutes,
+  sayPercent,
   sayScore,
   sayState,
+  scoreOf,
   timeInSheet,
   type Question,
   type TemplateBody,
@@ -332,6 +335,56 @@ describe('points', () => {
     );
     phone.put('b', 'done');
     expect(phone.open.state.score).toMatchObject({ percent: 100, capped: false });
+  });
+});
+
+describe('arithmetic in binary never moves a value over a limit', () => {
+  test('32 °F is 0 °C, and not above it', () => {
+    const phone = new Phone(
+      sheet([ask('number', 'ice', { unit: 'Cel', alsoIn: ['[degF]'], expected: { high: 0 } })]),
+    );
+    phone.put('ice', 32, { unit: '[degF]' });
+    expect(phone.at('ice').alert).toBeNull();
+    phone.put('ice', 32.1, { unit: '[degF]' });
+    expect(phone.at('ice').alert).not.toBeNull();
+  });
+
+  const loads = sheet([
+    ask('number', 'a', { unit: 'kg' }),
+    ask('number', 'b', { unit: 'kg', expected: { low: 0 }, lowFrom: 'a * 3.0' }),
+    ask('calculated', 'both', { formula: 'a + b', unit: 'kg', expected: { high: 3.3 } }),
+    ask('calculated', 'ratio', { formula: 'a / b', expected: { high: 1 } }),
+  ]);
+
+  test('1.1 and 2.2 lie on a limit of 3.3', () => {
+    const phone = new Phone(loads).put('a', 1.1, { unit: 'kg' }).put('b', 2.2, { unit: 'kg' });
+    expect(phone.at('both')).toMatchObject({ calculated: 3.3, alert: null });
+    phone.put('b', 2.21, { unit: 'kg' });
+    expect(phone.at('both').alert).not.toBeNull();
+  });
+
+  test('a limit that is computed is where it should be', () => {
+    const phone = new Phone(loads).put('a', 1.1, { unit: 'kg' }).put('b', 3.3, { unit: 'kg' });
+    expect(phone.at('b')).toMatchObject({ expected: { low: 3.3 }, alert: null });
+  });
+
+  test('what divides by nothing gives nothing', () => {
+    const phone = new Phone(loads).put('a', 1, { unit: 'kg' }).put('b', 0, { unit: 'kg' });
+    expect(phone.at('ratio')).toMatchObject({ calculated: null, alert: null });
+  });
+
+  test('a grade is reached exactly when its share of the points is', () => {
+    const whole = fc.integer({ min: 1, max: 300 });
+    fc.assert(
+      fc.property(whole, whole, fc.integer({ min: 0, max: 100 }), (one, other, from) => {
+        const [reached, possible] = [Math.min(one, other), Math.max(one, other)];
+        const tally = { reached, possible, stops: false, answered: 0, asked: 0, alerts: 0 };
+        const { grade, percent } = scoreOf({ target: 80, grades: [{ from, word: 'A' }] }, tally);
+        expect(grade === 'A').toBe(reached * 100 >= from * possible);
+        const shown = Number(sayPercent(percent ?? 0).split(' ')[0]);
+        expect(shown >= from).toBe(grade === 'A');
+      }),
+    );
   });
 });
 

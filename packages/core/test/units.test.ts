@@ -8,6 +8,7 @@ import {
   individualsChart,
   patternAtEnd,
   runRules,
+  tidy,
   unitFor,
 } from '../src/measure/index.ts';
 
@@ -49,6 +50,24 @@ describe('a conversion is that of the reference', () => {
           const [from, to] = pair;
           const back = convert(convert(value, from, to), to, from);
           expect(Math.abs(back - value)).toBeLessThanOrEqual(1e-9 * Math.max(1e3, Math.abs(value)));
+        },
+      ),
+    );
+  });
+
+  test('a whole degree Celsius given in Fahrenheit is that degree, zero included', () => {
+    for (let celsius = -270; celsius <= 1500; celsius += 5)
+      expect(convert((celsius * 9) / 5 + 32, '[degF]', 'Cel')).toBe(celsius);
+  });
+
+  test('a limit given in another unit is still that limit', () => {
+    fc.assert(
+      fc.property(
+        fc.constantFrom(...pairs),
+        fc.integer({ min: -99_999, max: 99_999 }),
+        ([from, to], thousandths) => {
+          const limit = thousandths / 1000;
+          expect(tidy(convert(convert(limit, from, to), to, from))).toBeCloseTo(limit, 8);
         },
       ),
     );

@@ -1,4 +1,4 @@
-import { convert } from '../measure/index.ts';
+import { convert, tidy } from '../measure/index.ts';
 import type { FunctionOffer } from './offer.ts';
 
 type Rows = readonly Readonly<Record<string, unknown>>[];
@@ -22,7 +22,7 @@ const over = (
   run: (rows: Rows, key: string) => compute(column(rows, key)),
 });
 
-const sum = (values: readonly number[]): number => values.reduce((a, b) => a + b, 0);
+const sum = (values: readonly number[]): number => tidy(values.reduce((a, b) => a + b, 0));
 
 /** Thrown where there is nothing to compute with yet: the expression then gives nothing. */
 function some(values: readonly number[]): readonly number[] {
@@ -33,10 +33,8 @@ function some(values: readonly number[]): readonly number[] {
 /** Functions over rows; their second argument names a question of the row group. */
 export const ROW_FUNCTIONS: readonly FunctionOffer[] = [
   over('sum', 'The sum of a question’s numbers over all rows; 0 without any.', sum),
-  over(
-    'mean',
-    'The mean of a question’s numbers over the rows that have one.',
-    (values) => sum(some(values)) / values.length,
+  over('mean', 'The mean of a question’s numbers over the rows that have one.', (values) =>
+    tidy(sum(some(values)) / values.length),
   ),
   over('least', 'The smallest of a question’s numbers over the rows.', (values) =>
     Math.min(...some(values)),
@@ -112,7 +110,7 @@ export const GENERAL_FUNCTIONS: readonly FunctionOffer[] = [
     gives: 'double',
     usage: 'convert(value, "bar", "[psi]")',
     about: 'The value in another unit; units by their UCUM codes.',
-    run: (value: number, from: string, to: string) => convert(value, from, to),
+    run: (value: number, from: string, to: string) => tidy(convert(value, from, to)),
   },
   {
     name: 'daysBetween',

@@ -112,6 +112,9 @@ export const unitsLike = (unit: string): string[] =>
 /** The system of units a unit is at home in; null for one that is used in both. */
 export const systemOf = (unit: string): UnitSystem | null => RULES[unit]?.system ?? null;
 
+/** A double near 500 holds about twelve decimals. */
+const OFFSET_DECIMALS = 10;
+
 /**
  * Takes a value from one UCUM unit to another. Throws a RangeError when they do not measure the
  * same thing.
@@ -123,11 +126,17 @@ export function convert(value: number, from: string, to: string): number {
   if (!source || source.dimension !== target?.dimension)
     throw new RangeError(`A value in ${from} can't be given in ${to}.`);
   const base = (value + (source.offset ?? 0)) * source.factor;
-  return base / target.factor - (target.offset ?? 0);
+  if (target.offset === undefined) return base / target.factor;
+  // Taking off what is large leaves its rounding behind: 32 °F must be 0 °C and nothing above it.
+  return Number((base / target.factor - target.offset).toFixed(OFFSET_DECIMALS)) + 0;
 }
 
-/** A converted value without the digits that only the arithmetic put there. */
-export const tidy = (value: number): number => Number(value.toPrecision(10));
+/**
+ * A computed value without the digits that only binary arithmetic put there, so that 1.1 + 2.2 lies
+ * on a limit of 3.3 and not above it. Whole numbers stay as they are; others keep 12 digits.
+ */
+export const tidy = (value: number): number =>
+  Number.isInteger(value) ? value : Number(value.toPrecision(12));
 
 /** Of the units a question may be entered in, the one a person of this system expects. */
 export function unitFor(units: readonly string[], system: UnitSystem): string | undefined {

@@ -8,7 +8,7 @@ import {
 } from '../log/index.ts';
 import type { Programme } from './template.ts';
 import type { AnswerContext } from '../logic/index.ts';
-import type { ExpectedRange } from '../measure/index.ts';
+import { tidy, type ExpectedRange } from '../measure/index.ts';
 import { alertOf, isAmiss, sayFinding, severityOf, type Said } from './judge.ts';
 import { isFile, isHold, isPhoto, rulesOf } from './kinds/index.ts';
 import type { PlannedQuestion } from './plan.ts';
@@ -175,20 +175,22 @@ export function foldQuestion(cell: Cell): QuestionState {
 
 const NOTHING: readonly never[] = [];
 
+/** A computed number as it is judged and shown; null for what is none, such as 1 / 0. */
+const numberFrom = (value: unknown): number | null =>
+  typeof value === 'number' && Number.isFinite(value) ? tidy(value) : null;
+
 /** Values people can read: expressions may also give lists and maps, which answer nothing. */
 const plainValue = (value: unknown): AnswerValue | null =>
-  typeof value === 'number' || typeof value === 'string' || typeof value === 'boolean'
-    ? value
-    : null;
+  typeof value === 'string' || typeof value === 'boolean' ? value : numberFrom(value);
 
 function rangeOf({ question, low, high }: PlannedQuestion, answers: AnswerContext) {
   const fixed: ExpectedRange = ('expected' in question ? question.expected : null) ?? {};
-  const lowest = low ? low.run(answers) : undefined;
-  const highest = high ? high.run(answers) : undefined;
+  const lowest = numberFrom(low?.run(answers));
+  const highest = numberFrom(high?.run(answers));
   const range: ExpectedRange = {
     ...fixed,
-    ...(typeof lowest === 'number' ? { low: lowest } : {}),
-    ...(typeof highest === 'number' ? { high: highest } : {}),
+    ...(lowest === null ? {} : { low: lowest }),
+    ...(highest === null ? {} : { high: highest }),
   };
   return range.low === undefined && range.high === undefined ? null : range;
 }

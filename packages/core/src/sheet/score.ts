@@ -1,11 +1,15 @@
+import { tidy } from '../measure/index.ts';
 import type { Score, Tally } from './state.ts';
 import type { ScoreRules } from './template.ts';
+
+/** A percentage to one decimal, never rounded up: 89.96 % must not look like a grade's 90. */
+export const sayPercent = (percent: number): string => `${Math.floor(percent * 10) / 10} %`;
 
 /** A result in words: percent, grade, and whether a failed question caps it. */
 export function sayScore({ percent, grade, capped, reached, possible }: Score): string {
   if (percent === null) return 'nothing counted yet';
   const words = [
-    `${Math.round(percent)} % of the points, ${reached} of ${possible}`,
+    `${sayPercent(percent)} of the points, ${reached} of ${possible}`,
     grade === null ? '' : `grade ${grade}`,
     capped ? 'capped by a failed question that stops everything' : '',
   ];
@@ -21,7 +25,8 @@ export function sayScore({ percent, grade, capped, reached, possible }: Score): 
 export function scoreOf(rules: ScoreRules, tally: Tally): Score {
   const { reached, possible, stops } = tally;
   if (possible === 0) return { reached, possible, percent: null, grade: null, capped: false };
-  const plain = (reached / possible) * 100;
+  // In this order 57 of 100 are 57 %, and not a hair below the grade that begins there.
+  const plain = tidy((reached * 100) / possible);
   const percent = stops ? Math.min(plain, rules.cap ?? 0) : plain;
   const grade = rules.grades?.find(({ from }) => percent >= from)?.word ?? null;
   return { reached, possible, percent, grade, capped: stops && percent < plain };

@@ -1,5 +1,5 @@
 import { useLocalSearchParams, useRouter } from 'expo-router';
-import { blanksIn, type SheetState } from '@ant-trail/core/sheet';
+import { blanksIn, sayPercent, type SheetState } from '@ant-trail/core/sheet';
 import { memo, useDeferredValue, useEffect, useState } from 'react';
 import { useStore } from 'zustand';
 import { Column, Row, Scroll } from '@/design/box.tsx';
@@ -127,7 +127,7 @@ const SheetPage = memo(function SheetPage({ state }: { state: SheetState }) {
           </Body>
           <Body small quiet>
             {typeof state.score?.percent === 'number'
-              ? `${Math.round(state.score.percent)} % · `
+              ? `${sayPercent(state.score.percent)} · `
               : ''}
             {loose.length === 0
               ? 'nothing missing'
