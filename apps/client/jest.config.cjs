@@ -13,7 +13,7 @@ const importOnly = (name, file) =>
 
 module.exports = {
   displayName: 'client',
-  testTimeout: 30_000,
+  testTimeout: 60_000,
   preset: 'jest-expo/web',
   testMatch: ['<rootDir>/test/**/*.test.{ts,tsx}'],
   setupFiles: ['<rootDir>/test/support/browser.ts'],

@@ -368,6 +368,17 @@ describe('arithmetic in binary never moves a value over a limit', () => {
     expect(phone.at('b')).toMatchObject({ expected: { low: 3.3 }, alert: null });
   });
 
+  test('a result is rounded as wanted, but not onto its limit', () => {
+    const question = ask('calculated', 'q', {
+      ...{ formula: 'n / 3.0', decimals: 1, expected: { high: 1 } },
+    });
+    const phone = new Phone(sheet([ask('number', 'n', { unit: '1' }), question]));
+    phone.put('n', 2, { unit: '1' });
+    expect(sayState(phone.at('q'), String)).toBe('0.7');
+    phone.put('n', 3.06, { unit: '1' });
+    expect(sayState(phone.at('q'), String)).toBe('1.02');
+  });
+
   test('what divides by nothing gives nothing', () => {
     const phone = new Phone(loads).put('a', 1, { unit: 'kg' }).put('b', 0, { unit: 'kg' });
     expect(phone.at('ratio')).toMatchObject({ calculated: null, alert: null });

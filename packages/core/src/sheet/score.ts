@@ -3,7 +3,7 @@ import type { Score, Tally } from './state.ts';
 import type { ScoreRules } from './template.ts';
 
 /** A percentage to one decimal, never rounded up: 89.96 % must not look like a grade's 90. */
-export const sayPercent = (percent: number): string => `${Math.floor(percent * 10) / 10} %`;
+export const sayPercent = (percent: number): string => `${Math.floor(tidy(percent * 10)) / 10} %`;
 
 /** A result in words: percent, grade, and whether a failed question caps it. */
 export function sayScore({ percent, grade, capped, reached, possible }: Score): string {

@@ -2,6 +2,7 @@ import type { AnswerValue } from '../../log/index.ts';
 import {
   canConvert,
   convert,
+  judgeRange,
   tidy,
   writeEntered,
   writeNumber,
@@ -26,13 +27,23 @@ export const inUnit = (value: number, entered: string | undefined, wanted: strin
     ? tidy(convert(value, entered, wanted))
     : value;
 
+/** Rounded as its question wants, but never so that it seems to lie on the other side of a limit. */
+function writeCalculated({ expected, decimals }: CalculatedQuestion, value: number): string {
+  const rounded = writeNumber(value, decimals);
+  const range = expected ?? {};
+  return judgeRange(Number(rounded), range) === judgeRange(value, range) ? rounded : String(value);
+}
+
 function sayQuantity(question: ReadingQuestion, value: AnswerValue, unit = question.unit): string {
   const number = numberOf(value);
   if (number === null) return textOf(value);
   const written = writeUnit(unit);
   const decimals = unit === question.unit ? question.decimals : undefined;
-  const said = question.kind === 'calculated' ? writeNumber : writeEntered;
-  return `${said(number, decimals)}${written ? ` ${written}` : ''}`;
+  const said =
+    question.kind === 'calculated'
+      ? writeCalculated(question, number)
+      : writeEntered(number, decimals);
+  return `${said}${written ? ` ${written}` : ''}`;
 }
 
 const exposeQuantity = (question: { unit: string }, value: AnswerValue, unit?: string): unknown => {
