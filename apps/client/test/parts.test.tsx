@@ -1,4 +1,4 @@
-import { chainBreaks } from '@ant-trail/core/log';
+import { chainBreaks, photoPath } from '@ant-trail/core/log';
 import {
   questionAtPath,
   QUESTION_KINDS,
@@ -301,6 +301,27 @@ describe('a page closed before the phone has kept what was said last', () => {
     expect(chainBreaks(await entries())).toEqual([]);
     expect(await store.outbox.count()).toBe(2);
     expect(Object.keys(localStorage).filter((key) => key.includes('in-hand'))).toEqual([]);
+  });
+
+  test('keeps what was said of a photo, and does not bring back one that was removed', async () => {
+    const { session, at, settled } = await showSheet(sheet(questionOf('photo')));
+    await act(async () => {
+      await session.write(photoPath('asked', '1'), 'answer', CASES.photo.good);
+    });
+    const open = async (): Promise<HTMLElement> => {
+      await user.click(screen.getByRole('button', { name: /^Photo: / }));
+      return screen.getByRole('dialog', { name: 'Photo' });
+    };
+    const comment = within(await open()).getByLabelText('Comment');
+    await user.clear(comment);
+    await user.type(comment, 'worn');
+    act(() => void window.dispatchEvent(new Event('pagehide')));
+    await settled();
+    expect(at('asked')?.photos[0]?.value.comment).toBe('worn');
+    await user.type(comment, ' through');
+    await user.click(screen.getByRole('button', { name: 'Remove' }));
+    await settled();
+    expect(at('asked')?.photos).toEqual([]);
   });
 
   test('leaves alone what is no entry, and keeps the rest', async () => {

@@ -257,6 +257,14 @@ describe('pull', () => {
     expect(await onPhone()).toEqual([0, 0, 0, 0]);
   });
 
+  test('visits that never were on this phone are not remembered', async () => {
+    office = () => page({ visits: [visit(VISIT)], jobs: [job()], gone: [ME, SHEET] });
+    await pullAll(store);
+    await clearAway(store, '2031-04-05');
+    expect(await store.note('gone visits')).toBe('[]');
+    expect(await onPhone()).toEqual([1, 1, 0, 0]);
+  });
+
   test('a visit taken away and given back stays', async () => {
     office = () => page({ visits: [visit(VISIT)], jobs: [job()], gone: [VISIT] });
     await pullAll(store);

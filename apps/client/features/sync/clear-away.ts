@@ -31,17 +31,19 @@ async function goneVisits(store: LocalStore): Promise<readonly string[]> {
 export async function clearAway(store: LocalStore, today: string): Promise<void> {
   await store.transaction('rw', store.tables, async () => {
     const gone = new Set(await goneVisits(store));
+    const stillToGo: string[] = [];
     const settledBefore = addDays(today, -DAYS_KEPT);
     for (const visit of await store.visits.toArray()) {
       const job = await store.jobs.get(visit.job);
       if (!job) continue;
+      const isGone = gone.has(visit.id);
       const isOld = visit.day < settledBefore && SETTLED.has(job.state);
-      if (!isOld && !gone.has(visit.id)) continue;
-      if (await hasUnsent(store, visit, job)) continue;
-      await takeOff(store, visit, job);
-      gone.delete(visit.id);
+      if (!isOld && !isGone) continue;
+      if (!(await hasUnsent(store, visit, job))) await takeOff(store, visit, job);
+      else if (isGone) stillToGo.push(visit.id);
     }
-    await store.notes.put({ key: GONE, value: JSON.stringify([...gone]) });
+    // The office names every visit that is not this person's; most were never here.
+    await store.notes.put({ key: GONE, value: JSON.stringify(stillToGo) });
   });
 }
 
