@@ -11,6 +11,7 @@ import { TrailScreen } from '@/features/planning/field/trail-screen.tsx';
 import { VisitScreen } from '@/features/planning/field/visit-screen.tsx';
 import { KeptScreen } from '@/features/sync/field/kept-screen.tsx';
 import { useSync } from '@/features/sync/engine.ts';
+import { entryFrom, keepEntries } from '@/features/sync/outbox.ts';
 import { Field, fill, ME, SHEET, signIn, SITE, VISIT } from './support/sheet.tsx';
 
 const mockRoute = { went: [] as string[], id: '' };
@@ -235,6 +236,19 @@ describe('what the office refused', () => {
     await screen.findByText('The office has everything');
     expect(await queued()).toEqual([]);
     expect((await store.visits.get(VISIT))?.events).toEqual([]);
+  });
+
+  test('sent again, it waits with all else of its visit', async () => {
+    await show(<KeptScreen />, async () => {
+      await refuse();
+      const [first] = await store.outbox.toArray();
+      await store.outbox.update(first!.order, { refused: null });
+      await keepEntries(store, [
+        entryFrom({ sheet: SHEET, path: 'sound', kind: 'answer', value: 'yes', seen: [], by: ME }),
+      ]);
+    });
+    await screen.findByText(/^2 entries kept here since/);
+    expect(screen.getAllByText('Cormorant kiosk')).toHaveLength(1);
   });
 
   test('keeps the person from signing out, with a way on', async () => {

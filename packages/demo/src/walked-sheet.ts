@@ -10,6 +10,7 @@ import {
   type SignatureValue,
 } from '@ant-trail/core/log';
 import {
+  isReading,
   OpenSheet,
   questionAtPath,
   type Question,
@@ -31,6 +32,12 @@ const REASONS = [
   'Loose again since the storm.',
   'Worn through at the edge.',
   'Not there; somebody must have borrowed it.',
+];
+const READING_REASONS = [
+  'Read it twice, ten minutes apart.',
+  'Not as last time; it had been running all morning.',
+  'Same on the second instrument.',
+  'Checked again with the cover closed.',
 ];
 const COMMENTS = [
   'Seen from the door.',
@@ -105,7 +112,12 @@ export class WalkedSheet {
       });
     const after = questionAtPath(this.open.state, path);
     if (after?.asksReason)
-      this.write(author, reasonPath(path), 'answer', this.chance.pick(REASONS));
+      this.write(
+        author,
+        reasonPath(path),
+        'answer',
+        this.chance.pick(isReading(question) ? READING_REASONS : REASONS),
+      );
     const wantsPhoto = question.kind === 'photo' && this.chance.happens(0.4);
     if (after?.asksPhoto || wantsPhoto) this.photo(author, path);
   }

@@ -1,5 +1,5 @@
 import type { JobCard } from '@ant-trail/contract/planning';
-import { inZone } from '@ant-trail/core/calendar';
+import { inZone, sayLength } from '@ant-trail/core/calendar';
 import { minutesLate, type Stop, type StopState } from '@ant-trail/core/planning';
 import type { MarkName } from '@/design/mark.tsx';
 
@@ -38,6 +38,6 @@ export function markOf(card: JobCard, state: StopState): MarkName {
 export function sayStop(card: JobCard, stop: Stop, now: number | null): string {
   const late = now === null ? 0 : minutesLate(stop, now);
   if (late > 0 && (card.job.state === 'planned' || card.job.state === 'under way'))
-    return `${late} min late`;
+    return `${sayLength(late)} late`;
   return card.job.state;
 }

@@ -37,10 +37,10 @@ export function KeptScreen() {
   const photos =
     useLive(() => store.photos.filter((photo) => photo.receivedAt === null).toArray(), [store]) ??
     [];
-  const sites = useLive(() => siteNames(store), [store]) ?? new Map<string, string>();
+  const places = useLive(() => placesKept(store), [store]) ?? new Map<string, Place>();
   const refused = waiting.filter((item) => item.refused !== null);
   const refusedPhotos = photos.filter((photo) => photo.refused !== null);
-  const groups = group(waiting, photos);
+  const groups = group(waiting, photos, places);
   return (
     <FieldPage>
       <FieldHead>
@@ -61,7 +61,7 @@ export function KeptScreen() {
             {refused.map((item) => (
               <Refused
                 key={item.order}
-                words={`${sayOperation(item.operation)} (${sites.get(placeOf(item.operation)) ?? 'a visit'})`}
+                words={`${sayOperation(item.operation)} (${places.get(idIn(item.operation))?.name ?? 'a visit'})`}
                 why={item.refused ?? ''}
                 onAgain={() => {
                   void store.outbox.update(item.order, { refused: null }).then(engine.soon);
@@ -102,7 +102,7 @@ export function KeptScreen() {
             <Column padding="$4" gap="$1">
               <Row gap="$2">
                 <Mark name={state === 'sending' ? 'sending' : 'finished'} silent />
-                <Body strong>{sites.get(sheet) ?? 'A visit'}</Body>
+                <Body strong>{places.get(sheet)?.name ?? 'A visit'}</Body>
               </Row>
               <Body small quiet>
                 {sayCount(entries, pictures)} kept here since{' '}
@@ -196,7 +196,7 @@ function sayOperation(operation: Operation): string {
   return `An answer to “${parsePath(path)?.key.replaceAll('_', ' ') ?? path}”`;
 }
 
-const placeOf = ({ kind, body }: Operation): string =>
+const idIn = ({ kind, body }: Operation): string =>
   kind === 'entry' ? body.sheet : kind === 'visit event' ? body.visit : (body.sheet ?? '');
 
 interface Group {
@@ -206,7 +206,12 @@ interface Group {
   readonly since: string;
 }
 
-function group(waiting: readonly Waiting[], photos: readonly KeptPhoto[]): Group[] {
+/** What waits, by the visit it belongs to: its steps, its answers and its photos together. */
+function group(
+  waiting: readonly Waiting[],
+  photos: readonly KeptPhoto[],
+  places: ReadonlyMap<string, Place>,
+): Group[] {
   const groups = new Map<string, Group>();
   const add = (sheet: string, entries: number, pictures: number, since: string): void => {
     const known = groups.get(sheet) ?? { sheet, entries: 0, pictures: 0, since };
@@ -218,7 +223,10 @@ function group(waiting: readonly Waiting[], photos: readonly KeptPhoto[]): Group
     });
   };
   for (const item of waiting)
-    if (item.refused === null) add(placeOf(item.operation), 1, 0, item.queuedAt);
+    if (item.refused === null) {
+      const id = idIn(item.operation);
+      add(places.get(id)?.sheet ?? id, 1, 0, item.queuedAt);
+    }
   for (const photo of photos) if (photo.refused === null) add(photo.sheet, 0, 1, photo.takenAt);
   return [...groups.values()];
 }
@@ -231,15 +239,21 @@ function sayCount(entries: number, pictures: number): string {
   return parts.filter(Boolean).join(' and ');
 }
 
-/** Site names by sheet and by visit. */
-async function siteNames(store: LocalStore): Promise<Map<string, string>> {
-  const names = new Map<string, string>();
+interface Place {
+  readonly name: string;
+  readonly sheet: string;
+}
+
+/** Where each sheet and each visit on this phone is. */
+async function placesKept(store: LocalStore): Promise<Map<string, Place>> {
+  const places = new Map<string, Place>();
   for (const visit of await store.visits.toArray()) {
     const job = await store.jobs.get(visit.job);
     const site = job && (await store.sites.get(job.site));
     if (!job || !site) continue;
-    names.set(job.sheet.id, site.name);
-    names.set(visit.id, site.name);
+    const place = { name: site.name, sheet: job.sheet.id };
+    places.set(job.sheet.id, place);
+    places.set(visit.id, place);
   }
-  return names;
+  return places;
 }
