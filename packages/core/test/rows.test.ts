@@ -325,8 +325,12 @@ function formulaOf({ kind, key }: Question): string {
   return `has(given.${key}) ? 4 : 1`;
 }
 
+/** A template of calculated values alone has nothing to be answered. */
+const asksSomething = ({ sections }: TemplateBody): boolean =>
+  sections.some(({ questions }) => questions.some(({ kind }) => kind !== 'calculated'));
+
 test('any template: kept up entry by entry it stands as folded anew', () => {
-  const cases = templates.chain((body) => {
+  const cases = templates.filter(asksSomething).chain((body) => {
     const plan = planSheet(body);
     const keys = [...plan.questions.values()].filter(
       ({ question }) => question.kind !== 'calculated',
