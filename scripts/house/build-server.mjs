@@ -19,6 +19,7 @@ export async function buildServer() {
       setup: path.join(SERVER, 'src/setup/main.ts'),
       'report-worker': path.join(SERVER, 'src/modules/reports/pdf/worker.ts'),
       'table-worker': path.join(SERVER, 'src/modules/exchange/table-worker.ts'),
+      'fold-worker': path.join(SERVER, 'src/modules/capture/fold-worker.ts'),
     },
     outdir: SERVER_DIST,
     outExtension: { '.js': '.mjs' },
@@ -37,3 +38,4 @@ export async function buildServer() {
 
 export const REPORT_WORKER = path.join(SERVER_DIST, 'report-worker.mjs');
 export const TABLE_WORKER = path.join(SERVER_DIST, 'table-worker.mjs');
+export const FOLD_WORKER = path.join(SERVER_DIST, 'fold-worker.mjs');

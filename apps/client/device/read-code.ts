@@ -24,7 +24,7 @@ const SYMBOLOGIES = {
 type Format = keyof typeof SYMBOLOGIES;
 const FORMATS = Object.keys(SYMBOLOGIES) as Format[];
 
-const isFormat = (format: string): format is Format => format in SYMBOLOGIES;
+const isFormat = (format: string): format is Format => Object.hasOwn(SYMBOLOGIES, format);
 
 async function openReader() {
   const { BarcodeDetector, prepareZXingModule } = await import('barcode-detector/ponyfill');

@@ -2,20 +2,23 @@ import path from 'node:path';
 import compression from 'compression';
 import express, { type Express } from 'express';
 import helmet from 'helmet';
-import { pinoHttp } from 'pino-http';
 import type { Logger } from 'pino';
 import type { DataSource } from 'typeorm';
+import { logRequests } from './http/log-requests.ts';
 import { answerProblems, notFound, Refusal } from './http/problem.ts';
 import { mountRoutes, type Route } from './http/route.ts';
+import type { Listening } from './live/listening.ts';
 import type { Live } from './live/live.ts';
-import { accountRoutes, mountSignIn } from './modules/accounts/routes.ts';
+import { accountRoutes } from './modules/accounts/routes.ts';
+import { mountSignIn } from './modules/accounts/sign-in.ts';
 import { actionRoutes } from './modules/actions/routes.ts';
+import type { Folding } from './modules/capture/folding.ts';
 import { catalogueRoutes } from './modules/catalogues/routes.ts';
 import { exchangeRoutes } from './modules/exchange/routes.ts';
 import type { TableReader } from './modules/exchange/table-reader.ts';
 import type { MediaFiles } from './modules/media/files.ts';
 import { mediaRoutes } from './modules/media/routes.ts';
-import { mountUploads } from './modules/media/uploads.ts';
+import { mountUploads, type Uploads } from './modules/media/uploads.ts';
 import { planningRoutes } from './modules/planning/routes.ts';
 import { registerRoutes } from './modules/register/routes.ts';
 import type { ReportMaker } from './modules/reports/maker.ts';
@@ -25,6 +28,9 @@ import { reviewRoutes } from './modules/review/routes.ts';
 import { siteRoutes } from './modules/sites/routes.ts';
 import { syncRoutes } from './modules/sync/routes.ts';
 import { templateRoutes } from './modules/templates/routes.ts';
+import { organisationsDue } from './modules/capture/due.ts';
+import { mountHealth } from './watch/health.ts';
+import { Metrics } from './watch/metrics.ts';
 
 export interface Parts {
   readonly data: DataSource;
@@ -32,36 +38,52 @@ export interface Parts {
   readonly reports: ReportMaker;
   readonly tables: TableReader;
   readonly queue: ReportQueue;
+  readonly folding: Folding;
+  readonly listening: Listening;
   readonly live: Live;
   readonly logger: Logger;
-  readonly secureCookies: boolean;
+  /** People come by HTTPS only. */
+  readonly secure: boolean;
+  readonly trustProxy: string;
   readonly clientDir: string | undefined;
 }
 
-export function allRoutes(parts: Pick<Parts, 'files' | 'reports' | 'tables' | 'queue'>): Route[] {
+export function allRoutes(
+  parts: Pick<Parts, 'files' | 'reports' | 'tables' | 'queue' | 'folding' | 'logger'>,
+): Route[] {
   return [
     ...accountRoutes,
     ...siteRoutes,
     ...registerRoutes,
-    ...templateRoutes,
+    ...templateRoutes(parts.folding),
     ...catalogueRoutes,
-    ...exchangeRoutes(parts.tables, parts.files),
+    ...exchangeRoutes(parts.tables, parts.files, parts.folding),
     ...planningRoutes,
     ...reviewRoutes,
     ...actionRoutes,
-    ...syncRoutes(parts.queue),
+    ...syncRoutes(parts.logger),
     ...mediaRoutes(parts.files),
-    ...reportRoutes(parts.reports),
+    ...reportRoutes(parts.reports, parts.files, parts.queue),
   ];
 }
 
 const LARGEST_BODY = '4mb';
 
-export function buildApp(parts: Parts): Express {
-  const { data } = parts;
+export interface Office {
+  readonly app: Express;
+  readonly uploads: Uploads;
+}
+
+export function buildApp(parts: Parts): Office {
+  const { data, logger, secure } = parts;
   const app = express();
-  app.set('trust proxy', 'loopback');
-  app.use(pinoHttp({ logger: parts.logger, autoLogging: false }));
+  app.set('trust proxy', parts.trustProxy);
+  const metrics = new Metrics({
+    streams: () => parts.live.count,
+    due: async () => (await organisationsDue(data)).length,
+  });
+  app.use(metrics.note);
+  app.use(logRequests(logger));
   app.use(
     helmet({
       contentSecurityPolicy: {
@@ -75,33 +97,42 @@ export function buildApp(parts: Parts): Express {
           'upgrade-insecure-requests': null,
         },
       },
-      strictTransportSecurity: parts.secureCookies,
+      strictTransportSecurity: secure,
     }),
   );
+  mountHealth(app, data, parts.listening, metrics);
   app.use(onlyFromOurOwnPages);
   // Uploads stream, and events must not wait in a buffer: both come before parsing and packing.
-  mountUploads(app, data, parts.files);
+  const uploads = mountUploads(app, data, parts.files, logger);
   parts.live.mount(app, data);
   app.use(compression());
   app.use(express.json({ limit: LARGEST_BODY }));
-  mountSignIn(app, data, parts.secureCookies);
+  mountSignIn(app, data, parts.live, secure);
   mountRoutes(app, data, allRoutes(parts));
   app.use('/api', () => {
     throw notFound('This address');
   });
   if (parts.clientDir) serveClient(app, parts.clientDir);
   app.use(answerProblems);
-  return app;
+  return { app, uploads };
 }
 
 /** Changes are taken only from pages of this very address; others could act in a person's name. */
 const onlyFromOurOwnPages: express.RequestHandler = (request, _response, next) => {
   const { origin } = request.headers;
   const reading = ['GET', 'HEAD', 'OPTIONS'].includes(request.method);
-  if (!reading && origin && new URL(origin).host !== request.headers.host)
+  if (!reading && origin && hostOf(origin) !== request.headers.host)
     throw new Refusal(403, 'other-origin', 'This came from another site and was not carried out.');
   next();
 };
+
+function hostOf(origin: string): string | null {
+  try {
+    return new URL(origin).host;
+  } catch {
+    return null;
+  }
+}
 
 function serveClient(app: Express, dir: string): void {
   const hashed = ['/_expo', '/assets'];

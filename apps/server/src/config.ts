@@ -2,7 +2,8 @@ import { z } from 'zod';
 
 /** Everything the server is told from outside; checked once, at the start. */
 const Settings = z.object({
-  PORT: z.coerce.number().int().min(1).max(65535).default(8080),
+  /** 0 takes any that is free. */
+  PORT: z.coerce.number().int().min(0).max(65535).default(8080),
   HOST: z.string().default('127.0.0.1'),
   /** The application role: it can't bypass row-level security. */
   DATABASE_URL: z.string().min(1),
@@ -11,7 +12,11 @@ const Settings = z.object({
   CLIENT_DIR: z.string().optional(),
   REPORT_WORKER: z.string().min(1),
   TABLE_WORKER: z.string().min(1),
-  SECURE_COOKIES: z.enum(['yes', 'no']).default('no'),
+  FOLD_WORKER: z.string().min(1),
+  /** Whether people come by HTTPS only; by itself wherever others than this machine can come. */
+  SECURE: z.enum(['yes', 'no', 'auto']).default('auto'),
+  /** Proxies whose word on where somebody comes from counts, as Express names them. */
+  TRUST_PROXY: z.string().default('loopback'),
   LOG_LEVEL: z.enum(['silent', 'error', 'warn', 'info', 'debug']).default('info'),
 });
 
@@ -23,9 +28,14 @@ export interface Config {
   readonly clientDir: string | undefined;
   readonly reportWorker: string;
   readonly tableWorker: string;
-  readonly secureCookies: boolean;
+  readonly foldWorker: string;
+  readonly secure: boolean;
+  readonly trustProxy: string;
   readonly logLevel: string;
 }
+
+const isLoopback = (host: string): boolean =>
+  host === 'localhost' || host === '::1' || host.startsWith('127.');
 
 export function readConfig(env: NodeJS.ProcessEnv): Config {
   const read = Settings.parse(env);
@@ -37,7 +47,9 @@ export function readConfig(env: NodeJS.ProcessEnv): Config {
     clientDir: read.CLIENT_DIR,
     reportWorker: read.REPORT_WORKER,
     tableWorker: read.TABLE_WORKER,
-    secureCookies: read.SECURE_COOKIES === 'yes',
+    foldWorker: read.FOLD_WORKER,
+    secure: read.SECURE === 'auto' ? !isLoopback(read.HOST) : read.SECURE === 'yes',
+    trustProxy: read.TRUST_PROXY,
     logLevel: read.LOG_LEVEL,
   };
 }

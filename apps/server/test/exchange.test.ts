@@ -3,11 +3,11 @@ import fc from 'fast-check';
 import Papa from 'papaparse';
 import type { CatalogueSummary, KeptCatalogue } from '@ant-trail/contract/catalogues';
 import type { TableLines } from '@ant-trail/contract/exchange';
-import type { PullAnswer } from '@ant-trail/contract/sync';
 import { guessColumns, readTable } from '@ant-trail/core/exchange';
 import { readTableFile, writeCsv, writeXlsx } from '../src/modules/exchange/table-file.ts';
 import { TableReader } from '../src/modules/exchange/table-reader.ts';
 import { openOffice, type Caller, type Office, type Organisation } from './support/office.ts';
+import { pull } from './support/pulled.ts';
 
 let office: Office;
 let org: Organisation;
@@ -125,8 +125,8 @@ test('a small file that unpacks to a very large one is refused, and the next one
   const bytes = new Uint8Array(await book.xlsx.writeBuffer());
   expect(bytes.length).toBeLessThan(2_500_000);
   const reader = new TableReader(process.env['TEST_TABLE_WORKER'] ?? '', 24);
-  await expect(reader.read(bytes)).rejects.toThrow('too much to read');
-  expect(await reader.read(Buffer.from('a;b\n1;2'))).toEqual([
+  await expect(reader.read('a', bytes)).rejects.toThrow('too much to read');
+  expect(await reader.read('b', Buffer.from('a;b\n1;2'))).toEqual([
     ['a', 'b'],
     ['1', '2'],
   ]);
@@ -148,8 +148,9 @@ describe('a catalogue', () => {
   test('comes in whole, is pulled by phones, and goes out as it came', async () => {
     made = (await importOf(CSV, 0)).body as CatalogueSummary;
     expect(made).toMatchObject({ key: 'stock', number: 1, rows: 2 });
-    const pulled = (await technician.call('GET', '/api/pull')).body as PullAnswer;
-    expect(pulled.catalogues).toMatchObject([{ key: 'stock', rows: [{ code: 'A1' }, {}] }]);
+    expect((await pull(technician)).of('catalogue')).toMatchObject([
+      { key: 'stock', rows: [{ code: 'A1' }, {}] },
+    ]);
     const file = await fetch(`${office.url}/api/catalogues/${made.id}/rows.csv`, {
       headers: { cookie: manager.cookie },
     });
@@ -168,11 +169,10 @@ describe('a catalogue', () => {
   });
 
   test('imported anew reaches a phone that is in step, and only the newest', async () => {
-    const first = (await technician.call('GET', '/api/pull')).body as PullAnswer;
+    const first = await pull(technician);
     expect((await importOf('Code,Name\nA9,Lentils\n', 1)).status).toBe(200);
-    const at = `/api/pull?cursor=${encodeURIComponent(first.cursor)}`;
-    const next = (await technician.call('GET', at)).body as PullAnswer;
-    expect(next.catalogues).toMatchObject([{ number: 2, rows: [{ code: 'A9' }] }]);
+    const next = await pull(technician, first.cursor);
+    expect(next.of('catalogue')).toMatchObject([{ number: 2, rows: [{ code: 'A9' }] }]);
   });
 
   test('that somebody else imported meanwhile is not overwritten', async () => {

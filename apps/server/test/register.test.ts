@@ -2,7 +2,6 @@ import { randomBytes } from 'node:crypto';
 import type { JobCard } from '@ant-trail/contract/planning';
 import type { AssetsAnswer } from '@ant-trail/contract/register';
 import type { Dossier } from '@ant-trail/contract/review';
-import type { PullAnswer } from '@ant-trail/contract/sync';
 import type { PublishedTemplate } from '@ant-trail/contract/templates';
 import { PROGRAMME_PATH, rowPath, timeOrderedId } from '@ant-trail/core/log';
 import type { TemplateBody } from '@ant-trail/core/sheet';
@@ -15,6 +14,7 @@ import {
   type Office,
   type Organisation,
 } from './support/office.ts';
+import { pull } from './support/pulled.ts';
 
 const BODY: TemplateBody = {
   title: 'Alarms',
@@ -74,8 +74,6 @@ const assets = async (): Promise<z.infer<typeof AssetsAnswer>['assets']> => {
   const { body } = await manager.call('GET', `/api/sites/${org.site}/assets`);
   return (body as z.infer<typeof AssetsAnswer>).assets;
 };
-const pull = async (): Promise<PullAnswer> =>
-  (await technician.call('GET', '/api/pull')).body as PullAnswer;
 
 test('what was found on site joins the register once, and its facts wait for the next visit', async () => {
   const { job } = await jobOn(dayFromNow(-1));
@@ -95,15 +93,15 @@ test('what was found on site joins the register once, and its facts wait for the
   ]);
 
   await jobOn(dayFromNow(1));
-  const page = await pull();
-  expect(page.assets.map(({ id }) => id)).toEqual([thing]);
-  const earlier = page.earlier.find((each) => each.template === template);
+  const page = await pull(technician);
+  expect(page.of('asset').map(({ id }) => id)).toEqual([thing]);
+  const earlier = page.of('earlier').find((each) => each.template === template);
   expect(earlier).toMatchObject({ site: org.site, day: dayFromNow(-1) });
   expect(earlier?.answers.map(({ path }) => path)).toEqual([row, `${row}/model`]);
 });
 
 test('the office names and retires assets, and phones hear of it', async () => {
-  const before = await pull();
+  const before = await pull(technician);
   const [known] = await assets();
   const added = await manager.call('POST', `/api/sites/${org.site}/assets`, {
     kind: 'alarm',
@@ -115,8 +113,7 @@ test('the office names and retires assets, and phones hear of it', async () => {
     name: 'Alarm by the door',
     retired: true,
   });
-  const at = `/api/pull?cursor=${encodeURIComponent(before.cursor)}`;
-  const { assets: heard } = (await technician.call('GET', at)).body as PullAnswer;
+  const heard = (await pull(technician, before.cursor)).of('asset');
   expect(new Map(heard.map(({ name, retired }) => [name, retired]))).toEqual(
     new Map([
       ['Alarm by the door', true],

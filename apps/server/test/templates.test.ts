@@ -1,5 +1,4 @@
 import type { PublishedTemplate, TemplatesAnswer } from '@ant-trail/contract/templates';
-import type { PullAnswer } from '@ant-trail/contract/sync';
 import type { Dossier } from '@ant-trail/contract/review';
 import type { z } from 'zod';
 import type { JobCard } from '@ant-trail/contract/planning';
@@ -22,6 +21,7 @@ import {
   type Office,
   type Organisation,
 } from './support/office.ts';
+import { pull } from './support/pulled.ts';
 import { textOf } from './support/pdf.ts';
 
 let office: Office;
@@ -100,8 +100,8 @@ test('a sheet begun under one version is finished under it after the next is pub
     { outcome: 'received' },
     { outcome: 'received' },
   ]);
-  const pulled = (await technician.call('GET', '/api/pull')).body as PullAnswer;
-  expect(pulled.templates.map((version) => version.number)).toEqual([4]);
+  const pulled = await pull(technician);
+  expect(pulled.of('template').map((version) => version.number)).toEqual([4]);
   const dossier = (await manager.call('GET', `/api/sheets/${org.sheet}`)).body as Dossier;
   expect(dossier.version.number).toBe(4);
 });

@@ -16,6 +16,7 @@ import {
   type Office,
   type Organisation,
 } from './support/office.ts';
+import { pull } from './support/pulled.ts';
 
 let office: Office;
 let org: Organisation;
@@ -104,16 +105,16 @@ describe('planning', () => {
     const plan = { person: org.people.technician, day: addDays(TODAY, 1), start: 480, minutes: 45 };
     const answer = await manager.call('PUT', `/api/visits/${visit.id}/plan`, plan);
     expect(answer.body).toMatchObject({ job: { state: 'planned', day: plan.day }, visit: plan });
-    const pulled = (await technician.call('GET', '/api/pull')).body as { jobs: { id: string }[] };
-    expect(pulled.jobs.map(({ id }) => id)).toContain(job.id);
+    const pulled = await pull(technician);
+    expect(pulled.of('job').map(({ id }) => id)).toContain(job.id);
   });
 
   test('taken from a person it is gone from their phone', async () => {
-    const { cursor } = (await technician.call('GET', '/api/pull')).body as { cursor: string };
+    const { cursor } = await pull(technician);
     const plan = { person: null, day: TODAY, start: 480, minutes: 45 };
     await manager.call('PUT', `/api/visits/${org.visit}/plan`, plan);
-    const { body } = await technician.call('GET', `/api/pull?cursor=${cursor}`);
-    expect(body).toMatchObject({ gone: [org.visit], visits: [] });
+    const next = await pull(technician, cursor);
+    expect([next.gone('visit'), next.of('visit')]).toEqual([[org.visit], []]);
   });
 
   test('what is approved can’t be planned again', async () => {

@@ -1,9 +1,15 @@
 import { isActionSettled, DAYS_FOR_SEVERITY, type ActionState } from '@ant-trail/core/actions';
 import { addDays, inZone } from '@ant-trail/core/calendar';
 import { distanceMetres } from '@ant-trail/core/geo';
-import { timeOrderedId, type Entry } from '@ant-trail/core/log';
+import { entryHash, timeOrderedId, type Entry } from '@ant-trail/core/log';
 import { jobState } from '@ant-trail/core/planning';
-import { planSheet, readingsOf, summarise, type SheetPlan } from '@ant-trail/core/sheet';
+import {
+  answersToCarry,
+  planSheet,
+  readingsOf,
+  summarise,
+  type SheetPlan,
+} from '@ant-trail/core/sheet';
 import { CATALOGUES } from './catalogues.ts';
 import { Chance } from './chance.ts';
 import { planDay, type PlannedVisit } from './day-plan.ts';
@@ -63,7 +69,6 @@ export class Scenario {
   private readonly chains = new Map<string, string>();
   private readonly today: string;
   private readonly minute: number;
-  private seq = 0;
 
   constructor(private readonly setting: DemoSetting) {
     ({ day: this.today, minute: this.minute } = inZone(setting.now, setting.timeZone));
@@ -80,7 +85,6 @@ export class Scenario {
     this.thisDay();
     for (let ahead = 1; ahead <= DAYS_PLANNED; ahead++) this.dayAhead(ahead);
     this.withoutPerson();
-    this.put('feed_counter', { last: this.seq });
     return [...this.tables].map(([table, rows]) => ({ table, rows }));
   }
 
@@ -313,11 +317,15 @@ export class Scenario {
         job_id: job,
         version_id: ids.version,
         summary: summarise(sheet.state),
+        carried: answersToCarry(sheet.state),
+        folded: entries.length,
       });
       for (const entry of entries)
         this.put('entry', {
           id: entry.id,
-          seq: ++this.seq,
+          tx: 0,
+          hash: entryHash(entry),
+          odd: [],
           sheet_id: id,
           body: entry,
           received_at: new Date(Date.parse(entry.at) + 90_000),

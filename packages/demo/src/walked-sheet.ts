@@ -123,12 +123,12 @@ export class WalkedSheet {
   }
 
   finish(author: Author): this {
-    return this.write(author, STAGE_PATH, 'finish', null);
+    return this.write(author, STAGE_PATH, 'finish', this.open.cover);
   }
 
   approve(author: Author, at: Date): this {
     this.clock = at.getTime();
-    return this.write(author, STAGE_PATH, 'approve', null);
+    return this.write(author, STAGE_PATH, 'approve', this.open.cover);
   }
 
   giveBack(author: Author, at: Date, reason: string): this {

@@ -15,6 +15,9 @@ import { TemplateVersionRow } from '../modules/templates/entities.ts';
 import { FirstWalk1763900000000 } from './migrations/1-first-walk.ts';
 import { Catalogues1763986000000 } from './migrations/2-catalogues.ts';
 import { Register1764057600000 } from './migrations/3-register.ts';
+import { FeedByTransaction1764090000000 } from './migrations/4-feed-by-transaction.ts';
+import { SignIn1764093600000 } from './migrations/5-sign-in.ts';
+import { CONNECTIONS } from './tenancy.ts';
 
 const ENTITIES = [
   OrganisationRow,
@@ -41,7 +44,11 @@ export function applicationData(url: string): DataSource {
     url,
     entities: ENTITIES,
     logging: false,
-    poolSize: 12,
+    poolSize: CONNECTIONS,
+    extra: {
+      // Readers of the feed wait for the oldest transaction: none may lie about, or take for ever.
+      options: '-c idle_in_transaction_session_timeout=30000 -c statement_timeout=30000',
+    },
   });
 }
 
@@ -51,7 +58,13 @@ export function ownerData(url: string): DataSource {
     type: 'postgres',
     url,
     entities: ENTITIES,
-    migrations: [FirstWalk1763900000000, Catalogues1763986000000, Register1764057600000],
+    migrations: [
+      FirstWalk1763900000000,
+      Catalogues1763986000000,
+      Register1764057600000,
+      FeedByTransaction1764090000000,
+      SignIn1764093600000,
+    ],
     migrationsTableName: 'migration',
     logging: false,
     poolSize: 2,

@@ -1,20 +1,10 @@
 import type { ErrorRequestHandler } from 'express';
-import { QueryFailedError } from 'typeorm';
 import { ZodError } from 'zod';
 import type { Problem } from '@ant-trail/contract/common';
+import { codeOf } from '../database/tenancy.ts';
+import { Refusal } from './refusal.ts';
 
-/** A refusal the person can understand and act on. */
-export class Refusal extends Error {
-  constructor(
-    readonly status: number,
-    readonly code: string,
-    message: string,
-    readonly fields?: Problem['fields'],
-  ) {
-    super(message);
-    this.name = 'Refusal';
-  }
-}
+export { Refusal } from './refusal.ts';
 
 export const notSignedIn = (): Refusal =>
   new Refusal(401, 'not-signed-in', 'You are not signed in any more. Sign in again to go on.');
@@ -33,21 +23,36 @@ export function wrongInput(error: ZodError): Refusal {
   return new Refusal(400, 'wrong-input', `Something in the input is not right${where}.`, fields);
 }
 
-interface BodyParserError {
-  readonly type: string;
+/** What Express and its parsers throw: it names the status itself, and whether it may be told. */
+interface HttpError {
+  readonly status: number;
+  readonly type?: string;
 }
-const isBodyParserError = (error: unknown): error is BodyParserError =>
-  typeof error === 'object' && error !== null && 'type' in error && typeof error.type === 'string';
+const isHttpError = (error: unknown): error is HttpError =>
+  error instanceof Error && 'status' in error && typeof error.status === 'number';
 
+const ABOUT_DATA = '22';
+const UNIQUE_VIOLATION = '23505';
 const FOREIGN_KEY_VIOLATION = '23503';
 const INVALID_TEXT = '22P02';
+
+/** What PostgreSQL will not take, as a refusal; null where the failure is not the input's. */
+function refusedByDatabase(error: unknown): Refusal | null {
+  const code = codeOf(error);
+  if (code === FOREIGN_KEY_VIOLATION || code === INVALID_TEXT) return notFound('What this names');
+  if (code === UNIQUE_VIOLATION)
+    return new Refusal(409, 'there-already', 'Something like this is there already.');
+  if (code?.startsWith(ABOUT_DATA))
+    return new Refusal(400, 'wrong-input', 'A value in it can’t be kept: too large, or no date.');
+  return null;
+}
 
 /** Turns anything thrown into a refusal; what was not foreseen stays vague for the person. */
 export function asRefusal(error: unknown): Refusal {
   if (error instanceof Refusal) return error;
   if (error instanceof ZodError) return wrongInput(error);
-  if (isBodyParserError(error)) {
-    if (error.type === 'entity.too.large')
+  if (isHttpError(error)) {
+    if (error.status === 413)
       return new Refusal(
         413,
         'too-large',
@@ -55,12 +60,14 @@ export function asRefusal(error: unknown): Refusal {
       );
     if (error.type === 'entity.parse.failed')
       return new Refusal(400, 'not-json', 'What arrived is not readable as JSON.');
+    if (error.status === 404) return notFound('This address');
+    if (error.status >= 400 && error.status < 500)
+      return new Refusal(400, 'wrong-input', 'What arrived can’t be read.');
   }
-  if (error instanceof QueryFailedError) {
-    const code: unknown = (error.driverError as { code?: unknown }).code;
-    if (code === FOREIGN_KEY_VIOLATION || code === INVALID_TEXT) return notFound('What this names');
-  }
-  return new Refusal(500, 'failed', 'The office could not do this. Try again in a minute.');
+  return (
+    refusedByDatabase(error) ??
+    new Refusal(500, 'failed', 'The office could not do this. Try again in a minute.')
+  );
 }
 
 export const answerProblems: ErrorRequestHandler = (error, request, response, next) => {

@@ -3,30 +3,35 @@ import type { DataSource, EntityManager } from 'typeorm';
 import { z } from 'zod';
 import type { Role } from '@ant-trail/contract/accounts';
 import { inOrganisation } from '../database/tenancy.ts';
-import { notAllowed, notSignedIn } from './problem.ts';
+import { FileAnswer } from './file-answer.ts';
+import { notAllowed, notSignedIn, Refusal } from './problem.ts';
+import { problemWithInput } from './readable.ts';
 import { readSession, type Session } from './session.ts';
+
+export { FileAnswer } from './file-answer.ts';
 
 /** Who may use a route: any signed-in person, or those with one of the roles. */
 export type Allowed = 'signed in' | readonly Role[];
 export const OFFICE: readonly Role[] = ['manager', 'reviewer', 'administrator'];
 export const PLANNERS: readonly Role[] = ['manager', 'administrator'];
 
-export interface Call<Params, Query, Body> {
+/** Does work in one transaction that sees only the caller's organisation. */
+export type Within = <Result>(work: (db: EntityManager) => Promise<Result>) => Promise<Result>;
+
+interface Asked<Params, Query, Body> {
   readonly params: Params;
   readonly query: Query;
   readonly body: Body;
   readonly session: Session;
+}
+
+export interface Call<Params, Query, Body> extends Asked<Params, Query, Body> {
   /** Sees only the caller's organisation. */
   readonly db: EntityManager;
 }
 
-/** Bytes to send instead of JSON. */
-export class FileAnswer {
-  constructor(
-    readonly type: string,
-    readonly bytes: Buffer,
-    readonly name: string,
-  ) {}
+export interface LongCall<Params, Query, Body> extends Asked<Params, Query, Body> {
+  readonly within: Within;
 }
 
 export interface Route {
@@ -38,10 +43,12 @@ export interface Route {
   readonly query: z.ZodType;
   readonly body: z.ZodType;
   readonly answer: z.ZodType | null;
-  readonly handle: (call: Call<never, never, never>) => Promise<unknown>;
+  /** Reads its body item by item: a bad one is refused by itself. */
+  readonly itemByItem: boolean;
+  readonly handle: (call: LongCall<never, never, never>) => Promise<unknown>;
 }
 
-interface RouteSpec<P extends z.ZodType, Q extends z.ZodType, B extends z.ZodType> {
+interface RouteSpec<P extends z.ZodType, Q extends z.ZodType, B extends z.ZodType, C> {
   method: Route['method'];
   path: string;
   allowed: Allowed;
@@ -50,7 +57,8 @@ interface RouteSpec<P extends z.ZodType, Q extends z.ZodType, B extends z.ZodTyp
   query?: Q;
   body?: B;
   answer?: z.ZodType;
-  handle: (call: Call<z.infer<P>, z.infer<Q>, z.infer<B>>) => Promise<unknown>;
+  itemByItem?: boolean;
+  handle: (call: C & Asked<z.infer<P>, z.infer<Q>, z.infer<B>>) => Promise<unknown>;
 }
 
 /** Describes a route once: its check, its authorisation and its place in the API description. */
@@ -58,13 +66,29 @@ export function route<
   P extends z.ZodType = z.ZodUnknown,
   Q extends z.ZodType = z.ZodUnknown,
   B extends z.ZodType = z.ZodUnknown,
->(spec: RouteSpec<P, Q, B>): Route {
+>(spec: RouteSpec<P, Q, B, { readonly db: EntityManager }>): Route {
+  return longRoute<P, Q, B>({
+    ...spec,
+    handle: ({ within, ...call }) => within((db) => spec.handle({ ...call, db })),
+  });
+}
+
+/**
+ * A route that waits for something else than the database, such as a worker: it holds a connection
+ * only for as long as it asks for one.
+ */
+export function longRoute<
+  P extends z.ZodType = z.ZodUnknown,
+  Q extends z.ZodType = z.ZodUnknown,
+  B extends z.ZodType = z.ZodUnknown,
+>(spec: RouteSpec<P, Q, B, { readonly within: Within }>): Route {
   return {
     ...spec,
     params: spec.params ?? z.unknown(),
     query: spec.query ?? z.unknown(),
     body: spec.body ?? z.unknown(),
     answer: spec.answer ?? null,
+    itemByItem: spec.itemByItem ?? false,
     handle: spec.handle,
   };
 }
@@ -79,26 +103,27 @@ export function mountRoutes(app: Express, data: DataSource, routes: readonly Rou
       const session = await readSession(data, request);
       if (!session) throw notSignedIn();
       if (!isAllowed(spec.allowed, session)) throw notAllowed();
+      refuseUnreadable([request.params, request.query, spec.itemByItem ? null : request.body]);
       const call = {
         params: spec.params.parse(request.params),
         query: spec.query.parse(request.query),
         body: spec.body.parse(request.body),
         session,
-      };
-      const result = await inOrganisation(data, session.organisation, (db) =>
-        spec.handle({ ...call, db } as Call<never, never, never>),
-      );
-      send(response, result);
+        within: (work) => inOrganisation(data, session.organisation, work),
+      } as LongCall<never, never, never>;
+      send(response, await spec.handle(call));
     });
 }
 
+function refuseUnreadable(parts: readonly unknown[]): void {
+  for (const part of parts) {
+    const problem = problemWithInput(part);
+    if (problem) throw new Refusal(400, 'wrong-input', problem);
+  }
+}
+
 function send(response: Response, result: unknown): void {
-  if (result instanceof FileAnswer) {
-    response
-      .type(result.type)
-      .set('Content-Disposition', `inline; filename="${result.name.replaceAll(/[^\w .-]/g, '_')}"`)
-      .set('Cache-Control', 'private, max-age=0')
-      .send(result.bytes);
-  } else if (result === undefined) response.status(204).end();
+  if (result instanceof FileAnswer) result.sendBy(response);
+  else if (result === undefined) response.status(204).end();
   else response.json(result);
 }

@@ -13,6 +13,8 @@ export interface Session {
   readonly branch: string;
   readonly roles: readonly Role[];
   readonly until: Date;
+  /** Hash of its token: what it is known by. */
+  readonly token: string;
 }
 
 const hashOf = (token: string): string => createHash('sha256').update(token).digest('hex');
@@ -28,27 +30,18 @@ export async function readSession(
 ): Promise<Session | null> {
   const token = tokenOf(request);
   if (!token) return null;
-  const found = await data.query<{ org_id: string; person_id: string; expires_at: Date }[]>(
-    `SELECT * FROM find_session($1)`,
-    [hashOf(token)],
-  );
-  const session = found[0];
-  if (!session) return null;
-  return inOrganisation(data, session.org_id, async (db) => {
-    const people = await db.query<{ branch_id: string; roles: Role[] }[]>(
-      `SELECT branch_id, roles FROM person WHERE id = $1`,
-      [session.person_id],
-    );
-    const person = people[0];
-    if (!person) return null;
-    return {
-      organisation: session.org_id,
-      person: session.person_id,
-      branch: person.branch_id,
-      roles: person.roles,
-      until: session.expires_at,
-    };
-  });
+  const [found] = await data.query<
+    { org_id: string; person_id: string; expires_at: Date; branch_id: string; roles: Role[] }[]
+  >(`SELECT * FROM find_session($1)`, [hashOf(token)]);
+  if (!found) return null;
+  return {
+    organisation: found.org_id,
+    person: found.person_id,
+    branch: found.branch_id,
+    roles: found.roles,
+    until: found.expires_at,
+    token: hashOf(token),
+  };
 }
 
 export async function openSession(
@@ -68,13 +61,9 @@ export async function openSession(
   return token;
 }
 
-export async function closeSession(
-  data: DataSource,
-  session: Session,
-  token: string,
-): Promise<void> {
+export async function closeSession(data: DataSource, session: Session): Promise<void> {
   await inOrganisation(data, session.organisation, (db) =>
-    db.query(`DELETE FROM session WHERE token_hash = $1`, [hashOf(token)]),
+    db.query(`DELETE FROM session WHERE token_hash = $1`, [session.token]),
   );
 }
 

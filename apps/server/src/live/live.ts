@@ -1,57 +1,92 @@
 import type { Express, Response } from 'express';
-import { Client } from 'pg';
 import type { DataSource } from 'typeorm';
 import { FEED_CHANNEL } from '../database/feed.ts';
 import { notSignedIn } from '../http/problem.ts';
-import { readSession } from '../http/session.ts';
+import { readSession, type Session } from '../http/session.ts';
+import type { Listening } from './listening.ts';
 
 const HEARTBEAT_MS = 25_000;
-const RECONNECT_MS = 1_000;
+/** Windows of one person that may listen at once; the oldest gives way to a new one. */
+const STREAMS_EACH = 6;
+
+interface Stream {
+  readonly session: Session;
+  readonly token: string;
+  readonly response: Response;
+}
 
 /** Tells desks that something changed, by server-sent events; they then ask for what they show. */
 export class Live {
-  private readonly listeners = new Map<string, Set<Response>>();
-  private client: Client | null = null;
-  private closed = false;
+  private readonly streams = new Map<string, Set<Stream>>();
 
-  constructor(private readonly url: string) {}
+  constructor(private readonly listening: Listening) {}
 
-  async open(): Promise<void> {
-    const client = new Client({ connectionString: this.url });
-    client.on('error', () => {
-      if (!this.closed) setTimeout(() => void this.open().catch(() => undefined), RECONNECT_MS);
+  open(): void {
+    this.listening.on(FEED_CHANNEL, (organisation) => this.tell(organisation));
+    // What changed while nobody listened is not known: everybody looks again.
+    this.listening.onConnect(() => {
+      for (const organisation of this.streams.keys()) this.tell(organisation);
     });
-    client.on('notification', ({ payload }) => {
-      for (const response of this.listeners.get(payload ?? '') ?? [])
-        response.write('event: change\ndata: {}\n\n');
-    });
-    await client.connect();
-    await client.query(`LISTEN ${FEED_CHANNEL}`);
-    this.client = client;
   }
 
-  async close(): Promise<void> {
-    this.closed = true;
-    for (const responses of this.listeners.values()) for (const each of responses) each.end();
-    await this.client?.end();
+  close(): void {
+    for (const streams of this.streams.values()) for (const each of streams) each.response.end();
+  }
+
+  /** Ends the streams of a session that is over. */
+  endSession(token: string): void {
+    for (const streams of this.streams.values())
+      for (const each of streams) if (each.token === token) each.response.end();
+  }
+
+  get count(): number {
+    return [...this.streams.values()].reduce((sum, { size }) => sum + size, 0);
   }
 
   mount(app: Express, data: DataSource): void {
     app.get('/api/live', async (request, response) => {
       const session = await readSession(data, request);
       if (!session) throw notSignedIn();
-      response.set({
-        'Content-Type': 'text/event-stream',
-        'Cache-Control': 'no-store',
-      });
+      const stream = { session, token: session.token, response };
+      this.add(stream);
+      response.set({ 'Content-Type': 'text/event-stream', 'Cache-Control': 'no-store' });
       response.write('retry: 3000\n\n');
-      const listeners = this.listeners.get(session.organisation) ?? new Set<Response>();
-      this.listeners.set(session.organisation, listeners.add(response));
-      const heartbeat = setInterval(() => response.write(': here\n\n'), HEARTBEAT_MS);
-      request.on('close', () => {
+      const heartbeat = setInterval(() => {
+        response.write(': here\n\n');
+        // A session may have ended elsewhere, or run out.
+        readSession(data, request).then(
+          (still) => still ?? response.end(),
+          () => undefined,
+        );
+      }, HEARTBEAT_MS);
+      response.on('close', () => {
         clearInterval(heartbeat);
-        listeners.delete(response);
+        this.remove(stream);
       });
     });
+  }
+
+  private add(stream: Stream): void {
+    const { organisation, person } = stream.session;
+    const streams = this.streams.get(organisation) ?? new Set();
+    this.streams.set(organisation, streams);
+    const own = [...streams].filter(({ session }) => session.person === person);
+    if (own.length >= STREAMS_EACH) {
+      const [oldest] = own;
+      oldest?.response.end();
+    }
+    streams.add(stream);
+  }
+
+  private remove(stream: Stream): void {
+    const { organisation } = stream.session;
+    const streams = this.streams.get(organisation);
+    streams?.delete(stream);
+    if (streams?.size === 0) this.streams.delete(organisation);
+  }
+
+  private tell(organisation: string): void {
+    for (const { response } of this.streams.get(organisation) ?? [])
+      response.write('event: change\ndata: {}\n\n');
   }
 }

@@ -2,7 +2,9 @@ import 'reflect-metadata';
 import { mkdir } from 'node:fs/promises';
 import { z } from 'zod';
 import { ownerData } from '../database/data-source.ts';
+import { fillHashes } from './fill-hashes.ts';
 import { loadDemo } from './load-demo.ts';
+import { noteWhereItLies } from './note-where-it-lies.ts';
 
 const Settings = z.object({
   OWNER_URL: z.string().min(1),
@@ -21,6 +23,8 @@ await data.query(
 const [database] = await data.query<{ name: string }[]>(`SELECT current_database() AS name`);
 await data.query(`GRANT CREATE ON DATABASE "${database?.name ?? ''}" TO trail_app`);
 await data.runMigrations();
+await fillHashes(data);
+await noteWhereItLies(data);
 const [empty] = await data.query<unknown[]>(`SELECT 1 FROM organisation LIMIT 1`);
 await mkdir(settings.FILES_DIR, { recursive: true });
 if (!empty && settings.DEMO === 'yes') {

@@ -1,26 +1,19 @@
 import 'reflect-metadata';
 import { randomBytes, randomUUID } from 'node:crypto';
-import { once } from 'node:events';
-import type { AddressInfo } from 'node:net';
 import path from 'node:path';
+import { setTimeout as sleep } from 'node:timers/promises';
 import type { Role } from '@ant-trail/contract/accounts';
 import { timeOrderedId, type Entry } from '@ant-trail/core/log';
 import { planSheet, summarise, fold, type TemplateBody } from '@ant-trail/core/sheet';
-import { StandInMail } from '@ant-trail/stand-ins/mail';
 import { Client } from 'pg';
 import { pino } from 'pino';
 import type { DataSource } from 'typeorm';
-import { allRoutes, buildApp, type Parts } from '../../src/app.ts';
-import { applicationData } from '../../src/database/data-source.ts';
+import { readConfig } from '../../src/config.ts';
 import { inOrganisation } from '../../src/database/tenancy.ts';
 import type { Route } from '../../src/http/route.ts';
-import { Live } from '../../src/live/live.ts';
 import { hashPassword } from '../../src/modules/accounts/password.ts';
-import { TableReader } from '../../src/modules/exchange/table-reader.ts';
-import { MediaFiles } from '../../src/modules/media/files.ts';
-import { keepMail } from '../../src/modules/reports/mail.ts';
-import { ReportMaker } from '../../src/modules/reports/maker.ts';
-import { openReportQueue, workOffReports } from '../../src/modules/reports/queue.ts';
+import { organisationsDue } from '../../src/modules/capture/due.ts';
+import { openServer } from '../../src/server.ts';
 
 export const PASSWORD = 'a long enough password';
 
@@ -70,8 +63,13 @@ export interface Organisation {
 export interface Office {
   readonly url: string;
   readonly data: DataSource;
+  readonly databaseUrl: string;
   readonly routes: readonly Route[];
   readonly filesDir: string;
+  /** Waits until all that is projected from what was pushed is current. */
+  settled(): Promise<void>;
+  /** Does at once what the server does now and then. */
+  tidy(): Promise<void>;
   newOrganisation(name: string): Promise<Organisation>;
   signIn(email: string): Promise<Caller>;
   close(): Promise<void>;
@@ -82,6 +80,7 @@ export class Caller {
   constructor(
     readonly url: string,
     readonly cookie: string,
+    private readonly settled: () => Promise<void> = () => Promise.resolve(),
   ) {}
 
   async call(
@@ -107,6 +106,7 @@ export class Caller {
     ...operations: unknown[]
   ): Promise<{ id: string; outcome: string; reason?: string }[]> {
     const { body } = await this.call('POST', '/api/push', { operations });
+    await this.settled();
     return (body as { receipts: { id: string; outcome: string; reason?: string }[] }).receipts;
   }
 }
@@ -152,37 +152,31 @@ async function newDatabase(): Promise<string> {
 
 export async function openOffice(): Promise<Office> {
   const databaseUrl = await newDatabase();
-  const data = await applicationData(databaseUrl).initialize();
   const filesDir = path.join(need('TEST_FILES_DIR'), randomUUID());
-  const files = new MediaFiles(filesDir);
-  const reports = new ReportMaker(need('TEST_REPORT_WORKER'), files);
-  const tables = new TableReader(need('TEST_TABLE_WORKER'));
-  const queue = await openReportQueue(databaseUrl, () => undefined);
-  const mail = new StandInMail();
-  keepMail(data, mail);
-  const mailPort = await mail.open();
-  await workOffReports(queue, (task) => reports.mail(data, mailPort, task));
-  const live = new Live(databaseUrl);
-  await live.open();
-  const parts: Parts = {
-    data,
-    files,
-    reports,
-    tables,
-    queue,
-    live,
-    logger: pino({ level: 'silent' }),
-    secureCookies: false,
-    clientDir: undefined,
+  const server = await openServer(
+    readConfig({
+      PORT: '0',
+      DATABASE_URL: databaseUrl,
+      FILES_DIR: filesDir,
+      REPORT_WORKER: need('TEST_REPORT_WORKER'),
+      TABLE_WORKER: need('TEST_TABLE_WORKER'),
+      FOLD_WORKER: need('TEST_FOLD_WORKER'),
+    }),
+    pino({ level: process.env['TEST_LOG'] ?? 'silent' }),
+  );
+  const { data } = server;
+  const url = `http://127.0.0.1:${server.port}`;
+  const settled = async (): Promise<void> => {
+    while ((await organisationsDue(data)).length > 0) await sleep(10);
   };
-  const server = buildApp(parts).listen(0, '127.0.0.1');
-  await once(server, 'listening');
-  const url = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
   return {
     url,
     data,
-    routes: allRoutes(parts),
+    databaseUrl,
+    routes: server.routes,
     filesDir,
+    settled,
+    tidy: () => server.housekeeping.tidy(),
     newOrganisation: (name) => newOrganisation(data, name),
     signIn: async (email) => {
       const response = await fetch(`${url}/api/sign-in`, {
@@ -191,18 +185,9 @@ export async function openOffice(): Promise<Office> {
         body: JSON.stringify({ email, password: PASSWORD }),
       });
       if (!response.ok) throw new Error(`sign-in of ${email}: ${await response.text()}`);
-      return new Caller(url, response.headers.getSetCookie()[0]?.split(';')[0] ?? '');
+      return new Caller(url, response.headers.getSetCookie()[0]?.split(';')[0] ?? '', settled);
     },
-    close: async () => {
-      await live.close();
-      server.closeAllConnections();
-      server.close();
-      await queue.stop({ graceful: false });
-      await reports.close();
-      await tables.close();
-      await mail.close();
-      await data.destroy();
-    },
+    close: () => server.close(),
   };
 }
 

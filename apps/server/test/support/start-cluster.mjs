@@ -4,6 +4,7 @@ import { tmpdir } from 'node:os';
 import { chmodSync } from 'node:fs';
 import {
   buildServer,
+  FOLD_WORKER,
   REPORT_WORKER,
   TABLE_WORKER,
 } from '../../../../scripts/house/build-server.mjs';
@@ -24,5 +25,6 @@ export default async function start() {
     TEST_FILES_DIR: cluster.filesDir,
     TEST_REPORT_WORKER: REPORT_WORKER,
     TEST_TABLE_WORKER: TABLE_WORKER,
+    TEST_FOLD_WORKER: FOLD_WORKER,
   });
 }

@@ -8,6 +8,8 @@ export type Role = z.infer<typeof Role>;
 export const SignIn = z.object({
   email: z.email('Write your e-mail address.'),
   password: z.string().min(1, 'Write your password.').max(200),
+  /** Which one, for somebody who works for several under the same address and password. */
+  organisation: Id.optional(),
 });
 export type SignIn = z.infer<typeof SignIn>;
 
@@ -41,3 +43,10 @@ export const Me = z.object({
   signedInUntil: Instant,
 });
 export type Me = z.infer<typeof Me>;
+
+/** Signed in, or the organisations to choose from. */
+export const SignInAnswer = z.union([
+  Me,
+  z.object({ choose: z.array(z.object({ id: Id, name: Name })).min(2) }),
+]);
+export type SignInAnswer = z.infer<typeof SignInAnswer>;

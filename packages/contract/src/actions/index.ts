@@ -1,13 +1,13 @@
 import { ACTION_STATES } from '@ant-trail/core/actions';
 import { z } from 'zod';
-import { Day, Id, Instant, Name, Severity, Words } from '../common/index.ts';
+import { Day, Id, Instant, Name, Severity, TimedId, Words } from '../common/index.ts';
 
 export const ActionState = z.enum(ACTION_STATES);
 
 /** A corrective action as it is opened, on the phone or in the office. */
 export const ActionDraft = z
   .object({
-    id: z.uuidv7(),
+    id: TimedId,
     site: Id,
     /** The sheet and question whose finding it answers; null when made by hand. */
     sheet: Id.nullable(),

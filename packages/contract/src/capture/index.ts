@@ -1,6 +1,9 @@
 import { ENTRY_KINDS, type AnswerValue, type Entry } from '@ant-trail/core/log';
 import { z } from 'zod';
-import { Day, Id, Instant, Sha256 } from '../common/index.ts';
+import { Day, Id, Instant, Sha256, TimedId } from '../common/index.ts';
+
+/** How much one entry may name: all that stands in the largest row, or in a whole sheet's blanks. */
+export const MOST_NAMED = 50_000;
 
 const Coordinate = z.tuple([z.number(), z.number()]);
 const Stroke = z.array(Coordinate).max(4000);
@@ -96,19 +99,20 @@ export const AnswerContent: z.ZodType<AnswerValue> = z.union([
     .strict(),
   z.object({ reading: z.number(), instrument: Label, serial: Label, takenAt: Instant }).strict(),
   z.object({ order: z.number(), name: Label }).strict(),
-  z.object({ closed: z.array(z.string().max(300)).min(1).max(5000) }).strict(),
+  z.object({ closed: z.array(z.string().max(300)).min(1).max(MOST_NAMED) }).strict(),
+  z.object({ covered: z.record(Id, TimedId) }).strict(),
 ]);
 
 export const EntryContent: z.ZodType<Entry> = z
   .object({
-    id: z.uuidv7(),
+    id: TimedId,
     sheet: Id,
     path: z.string().min(1).max(300),
     kind: z.enum(ENTRY_KINDS),
     value: AnswerContent.nullable(),
     unit: z.string().max(40).exactOptional(),
     reason: z.string().trim().max(4000).exactOptional(),
-    seen: z.array(z.uuidv7()).max(5000),
+    seen: z.array(TimedId).max(MOST_NAMED),
     by: Id,
     device: Id,
     at: Instant,
@@ -119,6 +123,10 @@ export const EntryContent: z.ZodType<Entry> = z
 /** A sheet: which job it belongs to and which template version it is filled in under. */
 export const SheetRef = z.object({ id: Id, job: Id, version: Id });
 export type SheetRef = z.infer<typeof SheetRef>;
+
+/** An entry as the office has it, with when it arrived. */
+export const ReceivedEntry = z.object({ body: EntryContent, receivedAt: Instant });
+export type ReceivedEntry = z.infer<typeof ReceivedEntry>;
 
 /** Earlier values of one question at one site, oldest first. */
 export const Series = z.object({

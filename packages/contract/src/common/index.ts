@@ -1,10 +1,17 @@
 import { z } from 'zod';
 
-export const Id = z.uuid();
-/** An instant in UTC. */
-export const Instant = z.iso.datetime({ offset: false });
+/** Written small, so that one id is one text everywhere. */
+export const Id = z.uuid().toLowerCase();
+/** An id that tells when it was made, from whoever made it. */
+export const TimedId = z.uuidv7().toLowerCase();
+
+const between = (from: string, to: string) => (value: string) => value >= from && value < to;
+/** An instant in UTC, within the years any clock or database can be trusted with. */
+export const Instant = z.iso
+  .datetime({ offset: false })
+  .refine(between('1970', '2200'), 'This is no time anybody works at.');
 /** A calendar day at the site, such as "2031-04-05". */
-export const Day = z.iso.date();
+export const Day = z.iso.date().refine(between('1900', '2200'), 'This is no day anybody works on.');
 /** A time of day at the site, in minutes since midnight. */
 export const MinuteOfDay = z.int().min(0).max(1440);
 export const Sha256 = z.string().regex(/^[0-9a-f]{64}$/, 'not a SHA-256 in hex');

@@ -1,6 +1,6 @@
 import { JOB_STATES } from '@ant-trail/core/planning';
 import { z } from 'zod';
-import { Day, Id, Instant, MinuteOfDay, Name, Words } from '../common/index.ts';
+import { Day, Id, Instant, MinuteOfDay, Name, TimedId, Words } from '../common/index.ts';
 import { SheetRef } from '../capture/index.ts';
 
 export const JobState = z.enum(JOB_STATES);
@@ -48,7 +48,7 @@ export type Job = z.infer<typeof Job>;
 /** What a phone or the office knows happened at a visit. */
 export const VisitEvent = z
   .object({
-    id: z.uuidv7(),
+    id: TimedId,
     visit: Id,
     kind: z.enum(['set off', 'arrived', 'left']),
     by: Id,

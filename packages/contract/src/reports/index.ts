@@ -22,3 +22,14 @@ export const MailMessage = z.object({
 });
 export type MailMessage = z.infer<typeof MailMessage>;
 export const MailAnswer = z.object({ messages: z.array(MailMessage) });
+
+/** A report of an approved sheet that could not be made or sent, and why. */
+export const TroubledReport = z.object({
+  sheet: Id,
+  title: z.string(),
+  site: z.string(),
+  trouble: z.string(),
+  approvedAt: Instant,
+});
+export type TroubledReport = z.infer<typeof TroubledReport>;
+export const TroubledAnswer = z.object({ reports: z.array(TroubledReport) });

@@ -1,3 +1,4 @@
+import { ODDITIES } from '@ant-trail/core/log';
 import { z } from 'zod';
 import { Action } from '../actions/index.ts';
 import { EntryContent, Series, SheetRef } from '../capture/index.ts';
@@ -59,5 +60,9 @@ export const Dossier = z.object({
   actions: z.array(Action),
   /** When each entry and photo was received, by id and by SHA-256. */
   receivedAt: z.record(z.string(), Instant),
+  /** What was odd about entries as they arrived, by id. */
+  odd: z.record(z.string(), z.array(z.enum(ODDITIES))),
+  /** Why the office could not compute the sheet; null when it could. */
+  trouble: z.string().nullable(),
 });
 export type Dossier = z.infer<typeof Dossier>;

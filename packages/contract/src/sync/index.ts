@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { ActionDraft } from '../actions/index.ts';
 import { KeptCatalogue } from '../catalogues/index.ts';
-import { EarlierAnswers, EntryContent, Series } from '../capture/index.ts';
+import { EarlierAnswers, EntryContent, ReceivedEntry, Series } from '../capture/index.ts';
 import { Day, Id, Instant } from '../common/index.ts';
 import { Asset } from '../register/index.ts';
 import { Job, Visit, VisitEvent } from '../planning/index.ts';
@@ -11,19 +11,23 @@ import { PublishedTemplate } from '../templates/index.ts';
 /** How many operations one push may carry. */
 export const PUSH_LIMIT = 500;
 
-export const Operation = z.discriminatedUnion('kind', [
-  z.object({ kind: z.literal('entry'), body: EntryContent }),
-  z.object({ kind: z.literal('visit event'), body: VisitEvent }),
-  z.object({ kind: z.literal('action'), body: ActionDraft }),
-]);
-export type Operation = z.infer<typeof Operation>;
+/** What can be sent, by kind: each with the content it carries. A kind once given out stays readable. */
+export const OPERATIONS = {
+  entry: EntryContent,
+  'visit event': VisitEvent,
+  action: ActionDraft,
+} as const;
+export type OperationKind = keyof typeof OPERATIONS;
+export type Operation = {
+  [Kind in OperationKind]: { kind: Kind; body: z.infer<(typeof OPERATIONS)[Kind]> };
+}[OperationKind];
 
 /**
  * Operations are read one by one, so that one the server can't read does not hold up the others:
  * only the envelope is checked at once.
  */
 export const Push = z.object({
-  operations: z.array(z.looseObject({ kind: z.string() })).max(PUSH_LIMIT),
+  operations: z.array(z.unknown()).max(PUSH_LIMIT),
 });
 
 /** The office's word on one operation. A refused one stays on the phone with its reason. */
@@ -45,21 +49,37 @@ export const PullQuery = z.object({
 export const Colleague = z.object({ id: Id, name: z.string() });
 export type Colleague = z.infer<typeof Colleague>;
 
+/** What a phone keeps, by kind. A phone that does not know a kind keeps it aside until it does. */
+export const RECORDS = {
+  person: Colleague,
+  site: Site,
+  asset: Asset,
+  catalogue: KeptCatalogue,
+  template: PublishedTemplate,
+  job: Job,
+  visit: Visit,
+  entry: ReceivedEntry,
+  series: Series,
+  earlier: EarlierAnswers,
+} as const;
+export type RecordKind = keyof typeof RECORDS;
+export type RecordOf<Kind extends RecordKind> = z.infer<(typeof RECORDS)[Kind]>;
+
+/** One record as it is now, or null where it is no longer this person's to have. */
+export const RecordChange = z.object({
+  kind: z.string(),
+  id: z.string(),
+  body: z.unknown().nullable(),
+});
+export type RecordChange = z.infer<typeof RecordChange>;
+
+/** A page of what is new; its records are read one by one, so that one unknown harms no other. */
 export const PullAnswer = z.object({
   cursor: z.string(),
   more: z.boolean(),
   through: Day,
-  people: z.array(Colleague),
-  visits: z.array(Visit),
-  jobs: z.array(Job),
-  sites: z.array(Site),
-  templates: z.array(PublishedTemplate),
-  entries: z.array(z.object({ body: EntryContent, receivedAt: Instant })),
-  series: z.array(Series),
-  earlier: z.array(EarlierAnswers),
-  assets: z.array(Asset),
-  catalogues: z.array(KeptCatalogue),
-  /** Visits that are no longer this person's. */
-  gone: z.array(Id),
+  changes: z.array(RecordChange),
+  /** At the end of a fill: all the visits this person has. Others on the phone are gone. */
+  visits: z.array(Id).nullable(),
 });
 export type PullAnswer = z.infer<typeof PullAnswer>;

@@ -31,3 +31,9 @@ export const LONGEST_TEXT = 500;
 
 /** The names by which rules know a row's code and name. */
 export const OWN_NAMES: ReadonlySet<string> = new Set(['row', 'label']);
+
+/** What a row says under a column; undefined where it says nothing. Columns may be called anything. */
+export const fieldOf = (
+  fields: CatalogueRow['fields'],
+  key: string,
+): string | number | undefined => (Object.hasOwn(fields, key) ? fields[key] : undefined);

@@ -1,7 +1,7 @@
 import type { LookupValue } from '../log/index.ts';
 import { writeNumber } from '../measure/index.ts';
 import { questionsOf, type TemplateBody, type TemplateProblem } from '../sheet/index.ts';
-import type { Catalogue, CatalogueRow } from './catalogue.ts';
+import { fieldOf, type Catalogue, type CatalogueRow } from './catalogue.ts';
 
 /** The answer that choosing a row gives: the row as it is now, whatever the catalogue becomes. */
 export const lookedUp = (catalogue: string, row: CatalogueRow): LookupValue => ({
@@ -19,7 +19,7 @@ export function sayFields(
   const columns = catalogue?.columns ?? Object.keys(fields).map((key) => ({ key, label: key }));
   return columns
     .flatMap(({ key, label }) => {
-      const value = fields[key];
+      const value = fieldOf(fields, key);
       if (value === undefined) return [];
       return [`${label} ${typeof value === 'number' ? writeNumber(value) : value}`];
     })

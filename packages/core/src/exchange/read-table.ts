@@ -1,4 +1,5 @@
 import {
+  fieldOf,
   LONGEST_CODE,
   LONGEST_NAME,
   LONGEST_TEXT,
@@ -140,7 +141,7 @@ export function writeTable(
     ...rows.map(({ code, label, fields }) => [
       code,
       label,
-      ...columns.map(({ key }) => fields[key] ?? ''),
+      ...columns.map(({ key }) => fieldOf(fields, key) ?? ''),
     ]),
   ];
 }

@@ -15,7 +15,8 @@ export type AnswerValue =
   | LookupValue
   | MeasuredValue
   | RowValue
-  | CloseOutValue;
+  | CloseOutValue
+  | CoverValue;
 
 /** A photo: its bytes travel apart and are found by their SHA-256. */
 export interface PhotoValue {
@@ -122,4 +123,9 @@ export interface RowValue {
 /** The paths that were closed out as not applicable in one go. */
 export interface CloseOutValue {
   readonly closed: readonly string[];
+}
+
+/** What a finish or an approval had before it: of each device the last entry its author knew. */
+export interface CoverValue {
+  readonly covered: Readonly<Record<string, string>>;
 }

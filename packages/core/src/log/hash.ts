@@ -12,3 +12,6 @@ export function sha256Hex(data: Uint8Array | string): string {
 export function entryHash(entry: Entry): string {
   return sha256Hex(canonicalize(entry) ?? '');
 }
+
+/** The hash of anything that is JSON, whatever the order of its fields: equal content, equal hash. */
+export const contentHash = (content: unknown): string => sha256Hex(canonicalize(content) ?? '');

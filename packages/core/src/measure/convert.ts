@@ -39,7 +39,7 @@ const BTU = 1055.05585262;
  * Conversion by definition: the inch, the pound, standard gravity and the US gallon are exact
  * (NIST SP 811, appendix B); the Btu is that of the International Table. Keys are UCUM codes.
  */
-const RULES: Readonly<Record<string, UnitRule>> = {
+const BY_CODE: Readonly<Record<string, UnitRule>> = {
   K: { dimension: 'temperature', factor: 1 },
   Cel: { dimension: 'temperature', factor: 1, offset: 273.15, system: 'SI' },
   '[degF]': { dimension: 'temperature', factor: 5 / 9, offset: 459.67, system: 'US' },
@@ -98,19 +98,23 @@ const RULES: Readonly<Record<string, UnitRule>> = {
   h: { dimension: 'time', factor: 3600 },
 };
 
+/** Codes come from templates: only those that stand here may be found. */
+const RULES: ReadonlyMap<string, UnitRule> = new Map(Object.entries(BY_CODE));
+
 /** The UCUM codes that can be converted. */
-export const CONVERTIBLE_UNITS: readonly string[] = Object.keys(RULES);
+export const CONVERTIBLE_UNITS: readonly string[] = [...RULES.keys()];
 
 /** Whether a value can be taken from one unit to the other. A unit always converts to itself. */
 export const canConvert = (from: string, to: string): boolean =>
-  from === to || (RULES[from] !== undefined && RULES[from].dimension === RULES[to]?.dimension);
+  from === to ||
+  (RULES.has(from) && RULES.get(from)?.dimension === RULES.get(to)?.dimension);
 
 /** Units that measure the same as this one, itself left out. */
 export const unitsLike = (unit: string): string[] =>
   CONVERTIBLE_UNITS.filter((other) => other !== unit && canConvert(unit, other));
 
 /** The system of units a unit is at home in; null for one that is used in both. */
-export const systemOf = (unit: string): UnitSystem | null => RULES[unit]?.system ?? null;
+export const systemOf = (unit: string): UnitSystem | null => RULES.get(unit)?.system ?? null;
 
 /** A double near 500 holds about twelve decimals. */
 const OFFSET_DECIMALS = 10;
@@ -121,8 +125,8 @@ const OFFSET_DECIMALS = 10;
  */
 export function convert(value: number, from: string, to: string): number {
   if (from === to) return value;
-  const source = RULES[from];
-  const target = RULES[to];
+  const source = RULES.get(from);
+  const target = RULES.get(to);
   if (!source || source.dimension !== target?.dimension)
     throw new RangeError(`A value in ${from} can't be given in ${to}.`);
   const base = (value + (source.offset ?? 0)) * source.factor;

@@ -1,5 +1,5 @@
 /** How the UCUM codes we use are written for people. A code without an entry is shown as it is. */
-const WRITTEN: Record<string, string> = {
+const BY_CODE: Readonly<Record<string, string>> = {
   Cel: '°C',
   '[degF]': '°F',
   Ohm: 'Ω',
@@ -33,5 +33,7 @@ const WRITTEN: Record<string, string> = {
   '1': '',
 };
 
+const WRITTEN: ReadonlyMap<string, string> = new Map(Object.entries(BY_CODE));
+
 /** The unit as people write it, from its UCUM code. */
-export const writeUnit = (ucum: string): string => WRITTEN[ucum] ?? ucum;
+export const writeUnit = (ucum: string): string => WRITTEN.get(ucum) ?? ucum;

@@ -12,7 +12,16 @@ import { tidy, type ExpectedRange } from '../measure/index.ts';
 import { alertOf, isAmiss, sayFinding, severityOf, type Said } from './judge.ts';
 import { isFile, isHold, isPhoto, rulesOf } from './kinds/index.ts';
 import type { PlannedQuestion } from './plan.ts';
-import type { Answer, Finding, Item, LooseEnd, Missing, QuestionState, Tally } from './state.ts';
+import type {
+  Answer,
+  Conflict,
+  Finding,
+  Item,
+  LooseEnd,
+  Missing,
+  QuestionState,
+  Tally,
+} from './state.ts';
 
 /** The logs of one question: its answer, its reason, and each of its photos and files. */
 export interface QuestionLogs {
@@ -161,6 +170,7 @@ export function foldQuestion(cell: Cell): QuestionState {
     asksReason,
     asksPhoto,
     disagreement: differing.length > 1 ? differing : NOTHING,
+    conflicts: conflictsIn(logs),
     history: historyOf(logs),
     tally: {
       answered: counts && (answered || closedOut !== null) ? 1 : 0,
@@ -216,6 +226,18 @@ function findingsOf(
   for (const { when, rule } of plan.findings)
     if (when.run(answers) === true) add(rule.severity, rule.words, rule.action);
   return found.length === 0 ? NOTHING : found.sort((a, b) => b.severity - a.severity);
+}
+
+/** What people, unaware of each other, said differently beside the answer itself. */
+function conflictsIn({ reason, photos, files }: QuestionLogs): readonly Conflict[] {
+  if (reason.heads.length < 2 && photos.size + files.size === 0) return NOTHING;
+  const found: Conflict[] = [];
+  for (const log of [reason, ...photos.values(), ...files.values()]) {
+    const entries = differingHeads(log);
+    const [first] = entries;
+    if (first && entries.length > 1) found.push({ path: first.path, entries });
+  }
+  return found.length === 0 ? NOTHING : found;
 }
 
 function historyOf(logs: QuestionLogs): readonly Entry[] {

@@ -1,11 +1,14 @@
 import {
   COVER_PATH,
+  coverOf,
+  differingHeads,
   PROGRAMME_PATH,
   EMPTY_PATH_LOG,
   mergePath,
   parsePath,
   STAGE_PATH,
   byId,
+  type CoverValue,
   type Entry,
   type ParsedPath,
   type PathLog,
@@ -16,7 +19,7 @@ import { rulesOf } from './kinds/index.ts';
 import type { SheetPlan } from './plan.ts';
 import { addUp, CellAt, rowState, Scope, withRows, type Row } from './row-group.ts';
 import { scoreOf } from './score.ts';
-import { foldStage } from './stage.ts';
+import { cameAfter, foldStage, type Standing } from './stage.ts';
 import type { Finding, LooseEnd, QuestionState, SectionState, SheetState } from './state.ts';
 import type { Programme, Section } from './template.ts';
 
@@ -35,6 +38,7 @@ export class OpenSheet {
   private readonly root = new Scope('', null, null);
   private readonly sections = new Map<string, SectionState>();
   private readonly sheetLogs = new Map<string, PathLog>();
+  private readonly everything: Entry[] = [];
   private readonly workers = new Set<string>();
   private readonly holds = new Set<CellAt>();
   private readonly undeclared = new Set<Row>();
@@ -43,6 +47,9 @@ export class OpenSheet {
   /** Whether somebody has begun to fill it in; naming its programme is no beginning. */
   private begun = false;
   private strays: readonly Entry[] = [];
+  private standing: Standing = { stage: 'untouched', stageEntry: null };
+  /** What came after the finish or approval it stands at. */
+  private late: Entry[] = [];
   private current: SheetState;
 
   constructor(plan: SheetPlan) {
@@ -57,6 +64,11 @@ export class OpenSheet {
 
   get state(): SheetState {
     return this.current;
+  }
+
+  /** What a finish or an approval made now has before it. */
+  get cover(): CoverValue {
+    return coverOf(this.everything);
   }
 
   /** The ids of a path's heads: what an entry written now has seen. A row is seen with all in it. */
@@ -157,6 +169,7 @@ export class OpenSheet {
       if (this.known.has(entry.id)) continue;
       this.known.add(entry.id);
       this.begun ||= entry.path !== PROGRAMME_PATH;
+      this.everything.push(entry);
       const list = byPath.get(entry.path);
       if (list) list.push(entry);
       else byPath.set(entry.path, [entry]);
@@ -172,10 +185,21 @@ export class OpenSheet {
       } else if (!parsed || !this.keep(path, parsed, added, touched))
         this.strays = [...this.strays, ...added].sort(byId);
     }
+    this.move(byPath);
     if (byPath.has(PROGRAMME_PATH)) for (const cell of this.chooseProgramme()) touched.add(cell);
     if (blanks) for (const cell of this.closeOut()) touched.add(cell);
     if (this.workers.size > workers) for (const cell of this.holds) touched.add(cell);
     return touched;
+  }
+
+  /** Finds where the sheet stands now, and what came after whoever moved it there. */
+  private move(added: ReadonlyMap<string, readonly Entry[]>): void {
+    const before = this.standing.stageEntry;
+    this.standing = foldStage(this.sheetLogs.get(STAGE_PATH) ?? EMPTY_PATH_LOG, this.begun);
+    const moved = this.standing.stageEntry?.id !== before?.id;
+    if (moved) this.late = [];
+    const fresh = moved ? this.everything : [...added.values()].flat();
+    for (const entry of fresh) if (cameAfter(this.standing, entry)) this.late.push(entry);
   }
 
   private keep(
@@ -363,17 +387,16 @@ export class OpenSheet {
     for (const section of body.sections)
       if (dirty.includes(section.id)) this.sections.set(section.id, this.sumSection(section));
     const sections = body.sections.flatMap(({ id }) => this.sections.get(id) ?? []);
-    const stageLog = this.sheetLogs.get(STAGE_PATH) ?? EMPTY_PATH_LOG;
-    const { stage, stageEntry } = foldStage(stageLog, this.begun);
+    const { stage, stageEntry } = this.standing;
+    const unapproved = stage === 'approved' && this.late.length > 0;
+    const differing = differingHeads(this.sheetLogs.get(PROGRAMME_PATH) ?? EMPTY_PATH_LOG);
+    const programmeConflict = differing.length > 1 ? differing : [];
     const tally = addUp(sections.map((section) => section.tally));
     const blocking = sections.findIndex((section) => section.looseEnds.length > 0);
     const cover = standing(this.sheetLogs.get(COVER_PATH) ?? EMPTY_PATH_LOG)?.value;
-    const editedAfterFinish: string[] = [];
-    if (stage === 'finished' && stageEntry)
-      for (const { questions } of sections)
-        for (const state of questions) gatherEdited(state, stageEntry, editedAfterFinish);
     return {
-      stage,
+      // What was approved is no longer what is there: it has to be read again.
+      stage: unapproved ? 'finished' : stage,
       stageEntry,
       sections,
       waiting:
@@ -386,8 +409,13 @@ export class OpenSheet {
       ),
       alerts: tally.alerts,
       score: body.score ? scoreOf(body.score, tally) : null,
-      disagreements: joined(sections.map((section) => section.disagreements)),
-      editedAfterFinish,
+      disagreements: [
+        ...joined(sections.map((section) => section.disagreements)),
+        ...(programmeConflict.length > 0 ? [PROGRAMME_PATH] : []),
+      ],
+      programmeConflict,
+      editedAfterFinish: [...new Set(this.late.map(({ path }) => path))].sort(),
+      formerApproval: unapproved ? stageEntry : null,
       programme: this.programme,
       cover: typeof cover === 'string' ? cover : null,
       strays: this.allStrays(),
@@ -441,17 +469,11 @@ function entriesWithin(row: Row): Entry[] {
 
 function gatherDisagreements(state: QuestionState, into: string[]): void {
   if (state.disagreement.length > 0) into.push(state.path);
+  for (const { path } of state.conflicts) into.push(path);
   for (const row of state.rows) {
-    if (row.removal) into.push(row.path);
+    if (row.removal || row.naming.length > 0) into.push(row.path);
     for (const inner of row.questions) gatherDisagreements(inner, into);
   }
-}
-
-function gatherEdited(state: QuestionState, finish: Entry, into: string[]): void {
-  const last = state.history.at(-1);
-  if (last && last.kind !== 'correct' && last.id > finish.id) into.push(state.path);
-  for (const row of state.rows)
-    for (const inner of row.questions) gatherEdited(inner, finish, into);
 }
 
 function mergeQuestion(

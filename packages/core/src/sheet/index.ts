@@ -2,6 +2,7 @@ export * from './blanks.ts';
 export * from './copy-row.ts';
 export * from './every-question.ts';
 export * from './fold.ts';
+export { foldStage } from './stage.ts';
 export * from './judge.ts';
 export * from './kinds/index.ts';
 export * from './last-visit.ts';

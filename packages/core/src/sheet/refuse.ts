@@ -1,8 +1,8 @@
-import { parsePath, type Entry, type ParsedPath } from '../log/index.ts';
+import { isCover, parsePath, type Entry, type ParsedPath } from '../log/index.ts';
 import { closesOut, mayCloseOut } from './blanks.ts';
 import { isFile, isPhoto, problemWithText, rulesOf } from './kinds/index.ts';
 import type { PlannedQuestion, SheetPlan } from './plan.ts';
-import { isRow } from './row-group.ts';
+import { isRow, isStart } from './row-group.ts';
 import type { Question } from './template.ts';
 
 /**
@@ -22,7 +22,11 @@ export function problemWithEntry(plan: SheetPlan, entry: Entry): string | null {
     return parsed.aspect === 'row' && question.kind === 'rows' && question.fixed
       ? put('these rows stay as they are.')
       : null;
-  if (entry.kind === 'correct' && !entry.reason?.trim()) return 'Say why the value is corrected.';
+  if (entry.kind === 'correct') {
+    if (!entry.reason?.trim()) return 'Say why the value is corrected.';
+    if (question.kind === 'hold' || question.kind === 'signature')
+      return put('a signature is asked for again, never corrected.');
+  }
   switch (parsed.aspect) {
     case 'answer':
       return put(
@@ -36,6 +40,8 @@ export function problemWithEntry(plan: SheetPlan, entry: Entry): string | null {
       if (rulesOf(question).keeps !== 'files') return put('it takes no files.');
       return isFile(entry.value) && entry.value.bytes > 0 ? null : put('this file is empty.');
     case 'row':
+      if (question.kind === 'rows' && question.fixed && !isStart(question, parsed.item))
+        return put('these rows stay as they are.');
       return isRow(entry.value) && Number.isFinite(entry.value.order) && entry.value.name.trim()
         ? null
         : put('a row needs a name.');
@@ -44,15 +50,29 @@ export function problemWithEntry(plan: SheetPlan, entry: Entry): string | null {
   }
 }
 
+/** Whether a path names a question of this template, in whatever rows. */
+export function isQuestionPath(plan: SheetPlan, path: string): boolean {
+  const parsed = parsePath(path);
+  if (!parsed) return false;
+  return parsed.aspect === 'answer' && namesQuestion(plan, parsed) !== null;
+}
+
 /** The question a path leads to; a row leads to its row group. */
 function questionAt(plan: SheetPlan, { scope, key, aspect }: ParsedPath): PlannedQuestion | null {
+  const planned = namesQuestion(plan, { scope, key });
+  return planned && (aspect === 'row') === (planned.question.kind === 'rows') ? planned : null;
+}
+
+function namesQuestion(
+  plan: SheetPlan,
+  { scope, key }: Pick<ParsedPath, 'scope' | 'key'>,
+): PlannedQuestion | null {
   const planned = plan.questions.get(key);
   const groups = scope
     .split('/')
     .filter((_, index, parts) => index % 2 === 0 && parts[index] !== '');
   if (!planned || groups.length !== planned.groups.length) return null;
-  if (!groups.every((group, depth) => planned.groups[depth] === group)) return null;
-  return (aspect === 'row') === (planned.question.kind === 'rows') ? planned : null;
+  return groups.every((group, depth) => planned.groups[depth] === group) ? planned : null;
 }
 
 /** Says why a value can't be given in this unit (UCUM); null when it can. */
@@ -73,12 +93,14 @@ function problemWithSheetEntry(
   if (aspect === 'stage') {
     if (entry.kind === 'answer' || entry.kind === 'clear' || entry.kind === 'correct')
       return 'An answer must name its question.';
+    if (entry.value !== null && !isCover(entry.value)) return 'A move of the sheet has no answer.';
     return entry.kind === 'return' && !entry.reason?.trim()
       ? 'Say what should be looked at again.'
       : null;
   }
   if (entry.kind === 'clear') return null;
-  if (entry.kind !== 'answer') return 'Only an answer can stand here.';
+  if (entry.kind === 'correct' && !entry.reason?.trim()) return 'Say why it is corrected.';
+  if (entry.kind !== 'answer' && entry.kind !== 'correct') return 'Only an answer can stand here.';
   if (aspect === 'cover')
     return typeof entry.value === 'string' && parsePath(entry.value)?.aspect === 'photo'
       ? null

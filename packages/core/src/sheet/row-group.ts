@@ -5,6 +5,7 @@ import type { QuestionLogs } from './fold-question.ts';
 import { EMPTY_QUESTION_LOGS, NO_TALLY } from './fold-question.ts';
 import type { PlannedQuestion } from './plan.ts';
 import type { Finding, LooseEnd, QuestionState, RowState, Tally } from './state.ts';
+import type { RowsQuestion } from './template.ts';
 
 /** One place where questions stand: the sheet itself, or one row. */
 export class Scope {
@@ -97,6 +98,15 @@ export class Row {
     ]);
   }
 
+  /** The entries that give it different names, none of whose authors knew the other's. */
+  get naming(): readonly Entry[] {
+    const { heads } = this.log;
+    if (heads.length < 2) return [];
+    const named = new Map<string, Entry>();
+    for (const entry of heads) if (isRow(entry.value)) named.set(entry.value.name, entry);
+    return named.size > 1 ? [...named.values()] : [];
+  }
+
   get value(): RowValue {
     const said =
       this.log.heads.filter((entry) => isRow(entry.value)).at(-1) ??
@@ -112,6 +122,12 @@ export const isRow = (value: unknown): value is RowValue =>
 
 const startId = (index: number): string => `s${index + 1}`;
 const START_ID = /^s([1-9]\d*)$/;
+
+/** Whether an id is that of a row the template begins with. */
+export const isStart = ({ starts = [] }: RowsQuestion, id: string | undefined): boolean => {
+  const [, number] = START_ID.exec(id ?? '') ?? [];
+  return number !== undefined && Number(number) <= starts.length;
+};
 
 export class RowGroup {
   readonly rows = new Map<string, Row>();
@@ -204,6 +220,7 @@ export function rowState(row: Row, number: number): RowState {
     looseEnds,
     tally: addUp(questions.map((state) => state.tally)),
     removal: row.removal,
+    naming: row.naming,
   };
 }
 
@@ -219,6 +236,14 @@ export function withRows(own: QuestionState, group: RowGroup): QuestionState {
       section: own.section,
       missing: 'rows',
       words: `${question.label}: at least ${least} wanted, ${rows.length} there`,
+    });
+  const most = question.kind === 'rows' ? question.most : undefined;
+  if (own.visible && most !== undefined && rows.length > most)
+    looseEnds.push({
+      key: own.path,
+      section: own.section,
+      missing: 'rows',
+      words: `${question.label}: at most ${most} wanted, ${rows.length} there`,
     });
   const findings: Finding[] = [...own.findings];
   for (const row of rows) {

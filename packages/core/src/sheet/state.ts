@@ -88,9 +88,17 @@ export interface QuestionState {
   readonly asksPhoto: boolean;
   /** The entries that say different things about the answer; empty when people agree. */
   readonly disagreement: readonly Entry[];
+  /** What people disagree about beside the answer: the reason, a photo, a file. */
+  readonly conflicts: readonly Conflict[];
   /** Everything ever recorded about this question, oldest first. */
   readonly history: readonly Entry[];
   readonly tally: Tally;
+}
+
+/** A path of which people, unaware of each other, said different things. */
+export interface Conflict {
+  readonly path: string;
+  readonly entries: readonly Entry[];
 }
 
 export interface RowState {
@@ -105,6 +113,8 @@ export interface RowState {
   readonly tally: Tally;
   /** A removal that others, who had not seen it, answered against. */
   readonly removal: Entry | null;
+  /** The entries that name it differently; empty when people agree. */
+  readonly naming: readonly Entry[];
 }
 
 export interface SectionState {
@@ -141,8 +151,12 @@ export interface SheetState {
   readonly alerts: number;
   readonly score: Score | null;
   readonly disagreements: readonly string[];
-  /** Answers that changed after the sheet was finished, by the person who does the work. */
+  /** The entries that say different things about the programme; empty when people agree. */
+  readonly programmeConflict: readonly Entry[];
+  /** Paths of what was said after the finish or approval it stands at, unknown to whoever made that. */
   readonly editedAfterFinish: readonly string[];
+  /** The approval it had until something changed; it is in review again then. */
+  readonly formerApproval: Entry | null;
   /** The client's programme it is done for. */
   readonly programme: Programme | null;
   /** Path of the photo chosen for the cover. */

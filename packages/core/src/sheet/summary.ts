@@ -20,6 +20,22 @@ export interface SheetSummary {
   readonly photos: readonly string[];
 }
 
+/** The summary of a sheet in which nobody has said anything, until it is folded. */
+export const EMPTY_SUMMARY: SheetSummary = {
+  stage: 'untouched',
+  answered: 0,
+  asked: 0,
+  looseEnds: 0,
+  alerts: 0,
+  disagreements: 0,
+  editedAfterFinish: 0,
+  worst: 0,
+  findings: [],
+  score: null,
+  finishedAt: null,
+  photos: [],
+};
+
 export function summarise(state: SheetState): SheetSummary {
   const media: string[] = [];
   for (const { state: question } of everyQuestion(state)) {

@@ -25,16 +25,16 @@ const TITLES = {
 type ColumnName = keyof typeof TITLES;
 
 /** What the kinds that a file can hold are called there, besides their own names. */
-const KIND_NAMES: Readonly<Record<string, QuestionKind>> = {
-  'yes/no': 'yesNo',
-  'yes no': 'yesNo',
-  'one choice': 'choice',
-  'several choices': 'choices',
-  reading: 'number',
-  words: 'text',
-  day: 'date',
-  photos: 'photo',
-};
+const KIND_NAMES: ReadonlyMap<string, QuestionKind> = new Map([
+  ['yes/no', 'yesNo'],
+  ['yes no', 'yesNo'],
+  ['one choice', 'choice'],
+  ['several choices', 'choices'],
+  ['reading', 'number'],
+  ['words', 'text'],
+  ['day', 'date'],
+  ['photos', 'photo'],
+]);
 
 const IN_FILES: ReadonlySet<QuestionKind> = new Set(
   QUESTION_KINDS.filter(
@@ -107,7 +107,7 @@ function readQuestion(
         : unit
           ? 'number'
           : 'yesNo'
-      : (KIND_NAMES[named] ??
+      : (KIND_NAMES.get(named) ??
         [...IN_FILES].find((each) => each.toLowerCase() === named.replaceAll(' ', '')));
   if (!kind) return `“${cell('kind')}” is no kind of question that a file can hold.`;
   const range = readRange(cell('low'), cell('high'));

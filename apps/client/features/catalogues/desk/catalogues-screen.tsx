@@ -3,7 +3,7 @@ import {
   KeptCatalogue,
   type CatalogueSummary,
 } from '@ant-trail/contract/catalogues';
-import type { CatalogueRow } from '@ant-trail/core/catalogues';
+import { fieldOf, type CatalogueRow } from '@ant-trail/core/catalogues';
 import { useState } from 'react';
 import { Column, Row, Rule } from '@/design/box.tsx';
 import { Button, OutsideLink } from '@/design/button.tsx';
@@ -108,7 +108,7 @@ function CatalogueDialog({ id, onClose }: { id: string; onClose: () => void }) {
               <Figure small>code {row.code}</Figure>
               {answer.columns.map(({ key, label }) => (
                 <Figure small key={key}>
-                  {label} {row.fields[key] ?? '–'}
+                  {label} {fieldOf(row.fields, key) ?? '–'}
                 </Figure>
               ))}
             </Column>

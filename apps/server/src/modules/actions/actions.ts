@@ -6,6 +6,7 @@ import {
   nextActionStates,
   type ActionState,
 } from '@ant-trail/core/actions';
+import { isQuestionPath } from '@ant-trail/core/sheet';
 import { In, Not, type EntityManager, type FindOptionsWhere } from 'typeorm';
 import { announce } from '../../database/feed.ts';
 import { notAllowed, notFound, Refusal } from '../../http/problem.ts';
@@ -13,6 +14,7 @@ import type { Session } from '../../http/session.ts';
 import { PersonRow } from '../accounts/entities.ts';
 import { SheetRow } from '../capture/entities.ts';
 import { SiteRow } from '../sites/entities.ts';
+import { findVersions, planOf } from '../templates/versions.ts';
 import { ActionMoveRow, ActionRow } from './entities.ts';
 
 export function actionOf(row: ActionRow): Action {
@@ -78,21 +80,71 @@ export async function openAction(
   session: Session,
   draft: ActionDraft,
 ): Promise<Opened> {
-  if (await db.existsBy(ActionRow, { id: draft.id })) return 'already had';
   if (!(await db.existsBy(SiteRow, { id: draft.site }))) throw notFound('This site');
   if (!(await db.existsBy(PersonRow, { id: draft.owner }))) throw notFound('The chosen owner');
-  if (draft.sheet && !(await db.existsBy(SheetRow, { id: draft.sheet })))
-    throw notFound('This sheet');
-  await db.insert(ActionRow, {
-    ...draft,
-    site: { id: draft.site },
-    org: session.organisation,
-    state: 'open',
-    createdBy: session.person,
-    createdAt: new Date(),
-  });
+  await mustFitSheet(db, draft);
+  const { site, ...plain } = draft;
+  const added = await db
+    .createQueryBuilder()
+    .insert()
+    .into(ActionRow)
+    .values({
+      ...plain,
+      site: { id: site },
+      org: session.organisation,
+      state: 'open',
+      createdBy: session.person,
+      createdAt: new Date(),
+    })
+    .orIgnore()
+    .returning('id')
+    .execute();
+  if ((added.raw as unknown[]).length === 0) {
+    await mustBeSame(db, draft);
+    return 'already had';
+  }
   await announce(db, session.organisation, [{ kind: 'action', ref: draft.id }]);
   return 'received';
+}
+
+/** What an action is about is a question of its sheet, and the sheet is one of its site. */
+async function mustFitSheet(db: EntityManager, { sheet, key, site }: ActionDraft): Promise<void> {
+  if (!sheet) {
+    if (key !== null)
+      throw new Refusal(422, 'no-sheet', 'An action without a sheet has no question.');
+    return;
+  }
+  const row = await db.findOne(SheetRow, {
+    where: { id: sheet },
+    relations: { job: { site: true } },
+  });
+  if (!row) throw notFound('This sheet');
+  if (row.job.site.id !== site)
+    throw new Refusal(422, 'other-site', 'This sheet belongs to another place.');
+  if (key === null) return;
+  const [version] = await findVersions(db, [row.version]);
+  if (!version || !isQuestionPath(planOf(version), key))
+    throw new Refusal(422, 'no-question', `The sheet has no question “${key}”.`);
+}
+
+/** The same id again is the same action, whatever became of it since; anything else is a mistake. */
+async function mustBeSame(db: EntityManager, draft: ActionDraft): Promise<void> {
+  const row = await db.findOne(ActionRow, { where: { id: draft.id }, relations: { site: true } });
+  const same =
+    row?.site.id === draft.site &&
+    row.sheet === draft.sheet &&
+    row.key === draft.key &&
+    row.title === draft.title &&
+    row.details === draft.details &&
+    row.severity === draft.severity &&
+    row.owner === draft.owner &&
+    row.dueOn === draft.dueOn;
+  if (!same)
+    throw new Refusal(
+      409,
+      'something-else',
+      'The office already has something else under this number.',
+    );
 }
 
 /** Moves an action on. Whoever did it may not verify it, and only the office may drop it. */

@@ -1,94 +1,62 @@
 import { entryHash, type Entry } from '@ant-trail/core/log';
-import { fold, readingsOf, summarise, type SheetState } from '@ant-trail/core/sheet';
 import { In, type EntityManager } from 'typeorm';
-import { announce, holdCounter, takeNumbers } from '../../database/feed.ts';
-import { restate } from '../planning/jobs.ts';
-import { registerFound } from '../register/register.ts';
-import { findVersions, planOf } from '../templates/versions.ts';
-import { EntryRow, SheetRow } from './entities.ts';
-import type { JobRow } from '../planning/entities.ts';
+import { announce } from '../../database/feed.ts';
+import { markDue } from './due.ts';
+import { EntryRow } from './entities.ts';
+import { followUpOddities, odditiesOf } from './oddities.ts';
 
 export interface Appended {
   readonly fresh: ReadonlySet<string>;
-  /** Entries whose id is known with other content: never taken over. */
+  /** Hashes of entries whose id is known with other content: never taken over. */
   readonly clashing: ReadonlySet<string>;
 }
 
-/** Adds entries to the log, each exactly once, and brings the projections up to date. */
+/** Adds entries to the log, each exactly once; what is projected from it follows. */
 export async function appendEntries(
   db: EntityManager,
   organisation: string,
   entries: readonly Entry[],
 ): Promise<Appended> {
-  await holdCounter(db, organisation);
-  const known = await db.findBy(EntryRow, {
-    id: In(entries.map((entry) => entry.id)),
+  if (entries.length === 0) return { fresh: new Set(), clashing: new Set() };
+  const hashed = entries.map((entry) => ({ entry, hash: entryHash(entry) }));
+  const odd = await odditiesOf(db, hashed);
+  // In the order of their ids: two who send the same at once never wait for each other in a circle.
+  const lines = hashed
+    .map(({ entry, hash }, nr) => ({ body: entry, hash, nr, odd: odd.get(entry.id) ?? [] }))
+    .sort((a, b) => (a.body.id < b.body.id ? -1 : a.body.id > b.body.id ? 1 : a.nr - b.nr));
+  const added = await db.query<{ id: string }[]>(
+    `INSERT INTO entry (org_id, id, sheet_id, body, hash, odd)
+     SELECT $1::uuid, (body->>'id')::uuid, (body->>'sheet')::uuid, body, hash,
+            ARRAY(SELECT jsonb_array_elements_text(odd))
+     FROM jsonb_to_recordset($2::jsonb) AS given (body jsonb, hash text, odd jsonb)
+     ON CONFLICT (org_id, id) DO NOTHING RETURNING id`,
+    [organisation, JSON.stringify(lines)],
+  );
+  const fresh = new Set(added.map(({ id }) => id));
+  const stored = await db.find(EntryRow, {
+    select: { id: true, hash: true, body: true },
+    where: { id: In(entries.map(({ id }) => id)) },
   });
-  const stored = new Map(known.map((row) => [row.id, entryHash(row.body)]));
-  const fresh: Entry[] = [];
-  const clashing = new Set<string>();
-  for (const entry of entries) {
-    const hash = stored.get(entry.id);
-    if (hash === undefined) {
-      fresh.push(entry);
-      stored.set(entry.id, entryHash(entry));
-    } else if (hash !== entryHash(entry)) clashing.add(entry.id);
-  }
-  if (fresh.length > 0) {
-    const first = await takeNumbers(db, organisation, fresh.length);
-    await db.query(
-      `INSERT INTO entry (org_id, id, seq, sheet_id, body)
-       SELECT $1, (body->>'id')::uuid, $2::bigint + ordinality - 1, (body->>'sheet')::uuid, body
-       FROM jsonb_array_elements($3::jsonb) WITH ORDINALITY AS given (body, ordinality)`,
-      [organisation, first, JSON.stringify(fresh)],
+  const kept = new Map(stored.map((row) => [row.id, row.hash ?? entryHash(row.body)]));
+  const clashing = new Set(
+    hashed.flatMap(({ entry, hash }) => (kept.get(entry.id) === hash ? [] : [hash])),
+  );
+  if (fresh.size > 0) {
+    await followUpOddities(
+      db,
+      hashed.map(({ hash }) => hash),
     );
-    const sheets = [...new Set(fresh.map((entry) => entry.sheet))];
-    for (const sheet of sheets) await refold(db, organisation, sheet);
+    const sheets = new Set(entries.flatMap(({ id, sheet }) => (fresh.has(id) ? [sheet] : [])));
+    await markDue(db, organisation, sheets);
     await announce(
       db,
       organisation,
-      sheets.map((ref) => ({ kind: 'sheet', ref })),
+      [...sheets].map((ref) => ({ kind: 'sheet', ref })),
     );
   }
-  return { fresh: new Set(fresh.map((entry) => entry.id)), clashing };
+  return { fresh, clashing };
 }
 
 export async function entriesOf(db: EntityManager, sheet: string): Promise<EntryRow[]> {
-  return db.find(EntryRow, { where: { sheet }, order: { seq: 'ASC' } });
-}
-
-/** Rebuilds what is projected from a sheet's log: its summary, its readings, its job's state. */
-export async function refold(db: EntityManager, organisation: string, id: string): Promise<void> {
-  const sheet = await db.findOneOrFail(SheetRow, {
-    where: { id },
-    relations: { job: { site: true } },
-  });
-  const [version] = await findVersions(db, [sheet.version]);
-  if (!version) return;
-  const rows = await entriesOf(db, id);
-  const state = fold(
-    planOf(version),
-    rows.map((row) => row.body),
-  );
-  await db.update(SheetRow, { id }, { summary: summarise(state) });
-  await projectReadings(db, organisation, id, sheet.job, state);
-  await registerFound(db, organisation, { sheet: id, site: sheet.job.site.id }, state);
-  await restate(db, organisation, sheet.job.id);
-}
-
-async function projectReadings(
-  db: EntityManager,
-  organisation: string,
-  sheet: string,
-  job: JobRow,
-  state: SheetState,
-): Promise<void> {
-  const readings = readingsOf(state);
-  await db.query(`DELETE FROM reading WHERE sheet_id = $1`, [sheet]);
-  await db.query(
-    `INSERT INTO reading (org_id, sheet_id, site_id, template_id, key, at, value)
-     SELECT $1, $2, $3, $4, key, at, value
-     FROM jsonb_to_recordset($5::jsonb) AS r (key text, at timestamptz, value double precision)`,
-    [organisation, sheet, job.site.id, job.template, JSON.stringify(readings)],
-  );
+  return db.find(EntryRow, { where: { sheet }, order: { id: 'ASC' } });
 }

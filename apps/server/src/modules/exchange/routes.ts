@@ -1,68 +1,86 @@
 import { Id } from '@ant-trail/contract/common';
 import { TableFile, TableFormat, TableLines } from '@ant-trail/contract/exchange';
-import { answerTable } from '@ant-trail/core/exchange';
-import { fold, isSketch, questionAtPath } from '@ant-trail/core/sheet';
 import { sketchToSvg } from '@ant-trail/core/sketch';
+import type { EntityManager } from 'typeorm';
 import { z } from 'zod';
 import { notFound } from '../../http/problem.ts';
-import { FileAnswer, OFFICE, PLANNERS, route, type Route } from '../../http/route.ts';
+import { FileAnswer, longRoute, OFFICE, PLANNERS, type Route } from '../../http/route.ts';
 import { listPeople } from '../accounts/people.ts';
-import { findDossier } from '../review/dossier.ts';
+import type { SheetAsText } from '../capture/fold-tasks.ts';
+import type { Folding } from '../capture/folding.ts';
+import { sheetAsText } from '../capture/sheet-as-text.ts';
 import type { MediaFiles } from '../media/files.ts';
-import { planOf } from '../templates/versions.ts';
+import { findJob } from '../planning/jobs.ts';
 import { writeCsv, writeXlsx, type Cell } from './table-file.ts';
 import type { TableReader } from './table-reader.ts';
 
-export const exchangeRoutes = (tables: TableReader, files: MediaFiles): Route[] => [
-  route({
+export const exchangeRoutes = (
+  tables: TableReader,
+  files: MediaFiles,
+  folding: Folding,
+): Route[] => [
+  longRoute({
     method: 'post',
     path: '/api/tables',
     allowed: PLANNERS,
     summary: 'Read a CSV or XLSX file into lines; nothing is kept',
     body: TableFile,
     answer: TableLines,
-    handle: async ({ body }) => ({
-      lines: await tables.read(Buffer.from(body.content, 'base64')),
+    handle: async ({ body, session }) => ({
+      lines: await tables.read(session.organisation, Buffer.from(body.content, 'base64')),
     }),
   }),
-  route({
+  longRoute({
     method: 'get',
     path: '/api/sheets/:id/answers.:format',
     allowed: OFFICE,
     summary: 'The answers of a sheet as a CSV or XLSX file',
     params: z.object({ id: Id, format: TableFormat }),
-    handle: async ({ db, params }) => {
-      const { version, entries, site, job } = await findDossier(db, params.id);
-      const names = new Map((await listPeople(db)).map(({ id, name }) => [id, name]));
-      const lines = answerTable(fold(planOf(version), entries), (id) => names.get(id) ?? '');
-      return tableAnswer(lines, `${site.name}, ${job.title}`, params.format);
+    handle: async ({ within, params, session }) => {
+      const { sheet, people, name } = await within(async (db) => {
+        const row = await findJob(db, { sheet: { id: params.id } });
+        return {
+          sheet: await mustBeThere(db, params.id),
+          people: (await listPeople(db)).map(({ id, name: called }) => ({ id, name: called })),
+          name: `${row.site.name}, ${row.title}`,
+        };
+      });
+      const lines = await folding.do(session.organisation, 'table', { sheet, people });
+      return tableAnswer(lines, name, params.format);
     },
   }),
-  route({
+  longRoute({
     method: 'get',
     path: '/api/sheets/:id/sketch.svg',
     allowed: OFFICE,
     summary: 'A sketch of a sheet as an SVG file',
     params: z.object({ id: Id }),
     query: z.object({ path: z.string().max(300) }),
-    handle: async ({ db, params, query, session }) => {
-      const { version, entries, site } = await findDossier(db, params.id);
-      const found = questionAtPath(fold(planOf(version), entries), query.path);
-      const sketch = found?.answer?.value;
-      if (found?.question.kind !== 'sketch' || !isSketch(sketch)) throw notFound('This sketch');
-      const under = sketch.under && (await files.read(session.organisation, sketch.under.sha256));
+    handle: async ({ within, params, query, session }) => {
+      const { sheet, site } = await within(async (db) => ({
+        sheet: await mustBeThere(db, params.id),
+        site: (await findJob(db, { sheet: { id: params.id } })).site.name,
+      }));
+      const found = await folding.do(session.organisation, 'sketch', { sheet, path: query.path });
+      if (!found) throw notFound('This sketch');
+      const { under } = found.sketch;
+      const picture = under && (await files.read(session.organisation, under.sha256));
       const svg = sketchToSvg(
-        sketch,
-        found.question.symbols,
-        under
-          ? `data:${sketch.under?.type};base64,${Buffer.from(under).toString('base64')}`
-          : undefined,
+        found.sketch,
+        found.symbols,
+        picture ? `data:${under.type};base64,${picture.toString('base64')}` : undefined,
       );
-      const name = `${site.name}, ${found.question.label}.svg`;
-      return new FileAnswer('image/svg+xml', Buffer.from(svg), name);
+      return new FileAnswer('image/svg+xml', Buffer.from(svg), `${site}, ${found.label}.svg`);
     },
   }),
 ];
+
+async function mustBeThere(db: EntityManager, sheet: string): Promise<SheetAsText> {
+  const text = await sheetAsText(db, sheet);
+  if (!text) throw notFound('This sheet');
+  const { count: _, ...whole } = text;
+  return whole;
+}
 
 const TYPES: Record<TableFormat, string> = {
   csv: 'text/csv; charset=utf-8',

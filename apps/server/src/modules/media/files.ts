@@ -1,5 +1,7 @@
-import { mkdir, readFile, rename, rm } from 'node:fs/promises';
+import { randomUUID } from 'node:crypto';
+import { mkdir, readFile, rename, rm, writeFile } from 'node:fs/promises';
 import path from 'node:path';
+import { sha256Hex } from '@ant-trail/core/log';
 
 /** Where the bytes of photos lie: by organisation and SHA-256, each written once. */
 export class MediaFiles {
@@ -18,6 +20,18 @@ export class MediaFiles {
     const place = this.placeOf(organisation, sha256);
     await mkdir(path.dirname(place), { recursive: true });
     await rename(from, place);
+  }
+
+  /** Keeps bytes the office made itself; gives their SHA-256. */
+  async keep(organisation: string, bytes: Uint8Array): Promise<string> {
+    const sha256 = sha256Hex(bytes);
+    const place = this.placeOf(organisation, sha256);
+    await mkdir(path.dirname(place), { recursive: true });
+    // Written beside it first: a place that is there is whole.
+    const beside = `${place}.${randomUUID()}`;
+    await writeFile(beside, bytes);
+    await rename(beside, place);
+    return sha256;
   }
 
   /** The bytes, or null when they are not here (yet). */

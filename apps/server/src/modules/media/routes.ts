@@ -2,7 +2,7 @@ import { Sha256 } from '@ant-trail/contract/common';
 import { MediaAsk, MediaReceipts } from '@ant-trail/contract/media';
 import { z } from 'zod';
 import { notFound } from '../../http/problem.ts';
-import { FileAnswer, route, type Route } from '../../http/route.ts';
+import { FileAnswer, longRoute, route, type Route } from '../../http/route.ts';
 import type { MediaFiles } from './files.ts';
 
 export const mediaRoutes = (files: MediaFiles): Route[] => [
@@ -26,16 +26,16 @@ export const mediaRoutes = (files: MediaFiles): Route[] => [
       };
     },
   }),
-  route({
+  longRoute({
     method: 'get',
     path: '/api/media/:sha256',
     allowed: 'signed in',
     summary: 'A photo',
     params: z.object({ sha256: Sha256 }),
-    handle: async ({ db, params, session }) => {
-      const rows = await db.query<{ type: string }[]>(`SELECT type FROM media WHERE sha256 = $1`, [
-        params.sha256,
-      ]);
+    handle: async ({ within, params, session }) => {
+      const rows = await within((db) =>
+        db.query<{ type: string }[]>(`SELECT type FROM media WHERE sha256 = $1`, [params.sha256]),
+      );
       const bytes = rows[0] && (await files.read(session.organisation, params.sha256));
       if (!bytes) throw notFound('This photo');
       return new FileAnswer(rows[0]?.type ?? 'image/jpeg', bytes, 'photo');

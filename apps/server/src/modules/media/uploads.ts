@@ -8,14 +8,18 @@ import { Server } from '@tus/server';
 import { Sha256 } from '@ant-trail/contract/common';
 import type { Express } from 'express';
 import sharp from 'sharp';
+import type { Logger } from 'pino';
 import type { DataSource } from 'typeorm';
 import { announce } from '../../database/feed.ts';
 import { inOrganisation } from '../../database/tenancy.ts';
 import { readSession, type Session } from '../../http/session.ts';
+import { Turns } from '../../turns/turns.ts';
 import type { MediaFiles } from './files.ts';
 
 /** A short video; photos are far smaller. */
 export const LARGEST_PHOTO = 60_000_000;
+/** Far more than phones keep of a photo; decoding it takes about 250 MB. */
+export const MOST_PIXELS = 60_000_000;
 const PICTURE_TYPES: Record<string, string> = {
   jpeg: 'image/jpeg',
   png: 'image/png',
@@ -42,8 +46,24 @@ interface WebRequest {
   readonly headers: { get(name: string): string | null };
 }
 
+/** An upload nobody went on with is dropped after this. */
+const ABANDONED_MS = 7 * 86_400_000;
+/** Pictures and files of one organisation that may be looked into at the same time. */
+const LOOKS = { atOnce: 3, each: 2, waiting: 500 } as const;
+
+export interface Uploads {
+  /** Takes off what was begun long ago and never finished. */
+  readonly dropAbandoned: () => Promise<unknown>;
+}
+
 /** Resumable photo uploads by the tus protocol, finished only when the bytes match their hash. */
-export function mountUploads(app: Express, data: DataSource, files: MediaFiles): void {
+export function mountUploads(
+  app: Express,
+  data: DataSource,
+  files: MediaFiles,
+  log: Pick<Logger, 'error'>,
+): Uploads {
+  const looks = new Turns(LOOKS);
   mkdirSync(files.uploads, { recursive: true });
   const sessionOf = async (request: WebRequest): Promise<Session> => {
     const session = await readSession(data, {
@@ -54,8 +74,25 @@ export function mountUploads(app: Express, data: DataSource, files: MediaFiles):
   };
   const tus = new Server({
     path: '/uploads',
-    datastore: new FileStore({ directory: files.uploads }),
+    datastore: new FileStore({
+      directory: files.uploads,
+      expirationPeriodInMilliseconds: ABANDONED_MS,
+    }),
     relativeLocation: true,
+    onResponseError: (_request, error) => {
+      if (error instanceof UploadRefusal) return undefined;
+      // What the tus library says of itself is for programs; what the disk says names its folders.
+      const status = 'status_code' in error ? error.status_code : 500;
+      if (status >= 500) log.error({ err: error as unknown }, 'upload failed');
+      const message =
+        status >= 500
+          ? 'The office could not take this photo just now. It will be sent once more.'
+          : 'This upload is not known here any more. It begins anew.';
+      return {
+        status_code: status >= 500 ? 503 : status,
+        body: JSON.stringify({ code: 'upload-failed', message }),
+      };
+    },
     maxSize: LARGEST_PHOTO,
     namingFunction: async (request) => {
       const session = await sessionOf(request);
@@ -77,10 +114,8 @@ export function mountUploads(app: Express, data: DataSource, files: MediaFiles):
       const session = await sessionOf(request);
       const sha256 = String(upload.metadata?.['sha256']);
       const place = path.join(files.uploads, upload.id);
-      const problem = await problemWithFile(
-        place,
-        sha256,
-        String(upload.metadata?.['filetype'] ?? 'image/'),
+      const problem = await looks.take(session.organisation, () =>
+        problemWithFile(place, sha256, String(upload.metadata?.['filetype'] ?? 'image/')),
       );
       if ('refusal' in problem) {
         await files.dropUpload(upload.id);
@@ -100,6 +135,7 @@ export function mountUploads(app: Express, data: DataSource, files: MediaFiles):
     },
   });
   app.all('/uploads{/*rest}', (request, response) => tus.handle(request, response));
+  return { dropAbandoned: () => tus.cleanUpExpiredUploads() };
 }
 
 async function problemWithFile(
@@ -119,20 +155,24 @@ async function problemWithFile(
       ? { type }
       : { refusal: refuse(415, 'This file is neither a recording nor a PDF.') };
   }
-  const type = await pictureType(place);
-  return type
-    ? { type }
-    : { refusal: refuse(415, 'This file is not a JPEG, PNG or WebP picture.') };
+  return problemWithPicture(place);
 }
 
-async function pictureType(place: string): Promise<string | null> {
-  const format = await sharp(place)
+/** Reads no more than a picture's head: what it says of its size is judged before anything is decoded. */
+async function problemWithPicture(
+  place: string,
+): Promise<{ readonly type: string } | { readonly refusal: UploadRefusal }> {
+  const head = await sharp(place, { limitInputPixels: false })
     .metadata()
-    .then(
-      (read) => read.format,
-      () => undefined,
-    );
-  return PICTURE_TYPES[format ?? ''] ?? null;
+    .catch(() => null);
+  const type = PICTURE_TYPES[head?.format ?? ''];
+  if (!head || !type)
+    return { refusal: refuse(415, 'This file is not a JPEG, PNG or WebP picture.') };
+  if ((head.width ?? 0) * (head.height ?? 0) * (head.pages ?? 1) > MOST_PIXELS)
+    return {
+      refusal: refuse(422, 'This picture is larger than 60 megapixels. Send a smaller one.'),
+    };
+  return { type };
 }
 
 /** How files that are no pictures begin: recordings and PDF. */

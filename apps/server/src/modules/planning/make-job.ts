@@ -1,11 +1,12 @@
 import { randomBytes, randomUUID } from 'node:crypto';
 import type { JobCard, JobDraft } from '@ant-trail/contract/planning';
 import { PROGRAMME_PATH, timeOrderedId, type Entry } from '@ant-trail/core/log';
-import { fold, problemWithEntry, summarise, type TemplateVersion } from '@ant-trail/core/sheet';
+import { EMPTY_SUMMARY, problemWithEntry, type TemplateVersion } from '@ant-trail/core/sheet';
 import type { EntityManager } from 'typeorm';
 import { announce } from '../../database/feed.ts';
 import { notFound, Refusal } from '../../http/problem.ts';
 import type { Session } from '../../http/session.ts';
+import { markDue } from '../capture/due.ts';
 import { SheetRow } from '../capture/entities.ts';
 import { appendEntries } from '../capture/log.ts';
 import { SiteRow } from '../sites/entities.ts';
@@ -56,8 +57,9 @@ export async function makeJob(
     id: sheet,
     job: { id: job },
     version: version.id,
-    summary: summarise(fold(planOf(version), [])),
+    summary: EMPTY_SUMMARY,
   });
+  await markDue(db, session.organisation, [sheet]);
   if (draft.programme) await nameProgramme(db, session, sheet, version, draft.programme);
   await announce(db, session.organisation, [{ kind: 'visit', ref: visit }]);
   return cardOf(await findJob(db, { id: job }));

@@ -1,7 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import type { Asset, AssetChange, AssetDraft } from '@ant-trail/contract/register';
-import { byName, thingsIn } from '@ant-trail/core/register';
-import type { SheetState } from '@ant-trail/core/sheet';
+import { byName, type RowThing } from '@ant-trail/core/register';
 import { In, type EntityManager } from 'typeorm';
 import { announce } from '../../database/feed.ts';
 import { notFound } from '../../http/problem.ts';
@@ -20,6 +19,11 @@ export async function assetsOf(db: EntityManager, sites: readonly string[]): Pro
   if (sites.length === 0) return [];
   const rows = await db.findBy(AssetRow, { site: In([...sites]) });
   return rows.map(assetOf).sort(byName);
+}
+
+export async function assetsAt(db: EntityManager, site: string): Promise<Asset[]> {
+  if (!(await db.existsBy(SiteRow, { id: site }))) throw notFound('This place');
+  return assetsOf(db, [site]);
 }
 
 export async function addAsset(
@@ -53,9 +57,8 @@ export async function registerFound(
   db: EntityManager,
   org: string,
   at: { readonly sheet: string; readonly site: string },
-  state: SheetState,
+  things: readonly RowThing[],
 ): Promise<void> {
-  const things = thingsIn(state);
   if (things.length === 0) return;
   const fresh = await db.query<unknown[]>(
     `INSERT INTO asset (org_id, id, site_id, kind, name, found_in)

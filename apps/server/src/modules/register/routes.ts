@@ -2,7 +2,7 @@ import { Id } from '@ant-trail/contract/common';
 import { Asset, AssetChange, AssetDraft, AssetsAnswer } from '@ant-trail/contract/register';
 import { z } from 'zod';
 import { OFFICE, PLANNERS, route } from '../../http/route.ts';
-import { addAsset, assetsOf, changeAsset } from './register.ts';
+import { addAsset, assetsAt, changeAsset } from './register.ts';
 
 export const registerRoutes = [
   route({
@@ -12,7 +12,7 @@ export const registerRoutes = [
     summary: 'What the register knows at a site',
     params: z.object({ id: Id }),
     answer: AssetsAnswer,
-    handle: async ({ db, params }) => ({ assets: await assetsOf(db, [params.id]) }),
+    handle: async ({ db, params }) => ({ assets: await assetsAt(db, params.id) }),
   }),
   route({
     method: 'post',

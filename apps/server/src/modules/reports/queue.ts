@@ -3,7 +3,12 @@ import type { EntityManager } from 'typeorm';
 import { z } from 'zod';
 
 const QUEUE = 'mail-report';
-const ReportTask = z.object({ organisation: z.string(), sheet: z.string() });
+const ReportTask = z.object({
+  organisation: z.string(),
+  sheet: z.string(),
+  /** Id of the entry that approved it. */
+  approval: z.string(),
+});
 export type ReportTask = z.infer<typeof ReportTask>;
 
 export type ReportQueue = PgBoss;
@@ -20,13 +25,11 @@ export async function openReportQueue(
 }
 
 /** Asks for a report within the caller's transaction: it is made only when that goes through. */
-export async function mailReport(
+export async function queueReport(
   queue: ReportQueue,
   db: EntityManager,
-  organisation: string,
-  sheet: string,
+  task: ReportTask,
 ): Promise<void> {
-  const task: ReportTask = { organisation, sheet };
   await queue.send(QUEUE, task, {
     retryLimit: 5,
     retryDelay: 10,
@@ -49,6 +52,10 @@ export async function workOffReports(
   work: (task: ReportTask) => Promise<void>,
 ): Promise<void> {
   await queue.work(QUEUE, { pollingIntervalSeconds: 1 }, async (tasks) => {
-    for (const task of tasks) await work(ReportTask.parse(task.data));
+    for (const task of tasks) {
+      const read = ReportTask.safeParse(task.data);
+      // One that an older server queued names no approval: the report is made when it is asked for.
+      if (read.success) await work(read.data);
+    }
   });
 }

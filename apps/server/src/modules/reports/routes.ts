@@ -1,10 +1,14 @@
 import { Id } from '@ant-trail/contract/common';
-import { MailAnswer, type MailMessage } from '@ant-trail/contract/reports';
+import { MailAnswer, TroubledAnswer, type MailMessage } from '@ant-trail/contract/reports';
 import { readMail } from '@ant-trail/stand-ins/mail';
 import { z } from 'zod';
 import { notFound } from '../../http/problem.ts';
-import { FileAnswer, OFFICE, route, type Route } from '../../http/route.ts';
+import { FileAnswer, longRoute, OFFICE, route, type Route } from '../../http/route.ts';
+import type { MediaFiles } from '../media/files.ts';
+import { keptReport } from './approvals.ts';
 import type { ReportMaker } from './maker.ts';
+import type { ReportQueue } from './queue.ts';
+import { troubledReports, tryAgain } from './troubled.ts';
 
 interface MailRow {
   readonly id: string;
@@ -30,16 +34,41 @@ async function messageOf(row: MailRow): Promise<MailMessage> {
   };
 }
 
-export const reportRoutes = (reports: ReportMaker): Route[] => [
-  route({
+export const reportRoutes = (
+  reports: ReportMaker,
+  files: MediaFiles,
+  queue: ReportQueue,
+): Route[] => [
+  longRoute({
     method: 'get',
     path: '/api/sheets/:id/report.pdf',
     allowed: OFFICE,
-    summary: 'The report of a sheet as PDF, made from its log as it is now',
+    summary: 'The report of a sheet as PDF: as it was approved, else from its log as it is now',
+    params: z.object({ id: Id }),
+    handle: async ({ within, params, session }) => {
+      const kept = await within((db) => keptReport(db, params.id));
+      const bytes = kept && (await files.read(session.organisation, kept.sha256));
+      if (kept && bytes) return new FileAnswer('application/pdf', bytes, kept.name);
+      const report = await reports.make(session.organisation, params.id, within);
+      return new FileAnswer('application/pdf', report.bytes, report.name);
+    },
+  }),
+  route({
+    method: 'get',
+    path: '/api/reports/troubled',
+    allowed: OFFICE,
+    summary: 'Reports of approved sheets that could not be made or sent',
+    answer: TroubledAnswer,
+    handle: async ({ db }) => ({ reports: await troubledReports(db) }),
+  }),
+  route({
+    method: 'post',
+    path: '/api/sheets/:id/report/tries',
+    allowed: OFFICE,
+    summary: 'Make and send the report of an approved sheet once more',
     params: z.object({ id: Id }),
     handle: async ({ db, params, session }) => {
-      const report = await reports.make(db, session.organisation, params.id);
-      return new FileAnswer('application/pdf', report.bytes, report.name);
+      await tryAgain(queue, db, session.organisation, params.id);
     },
   }),
   route({

@@ -1,4 +1,5 @@
 import type { Dossier } from '@ant-trail/contract/review';
+import type { Oddity } from '@ant-trail/core/log';
 import type { EntityManager } from 'typeorm';
 import { notFound } from '../../http/problem.ts';
 import { findActions } from '../actions/actions.ts';
@@ -15,7 +16,11 @@ export async function findDossier(db: EntityManager, sheet: string): Promise<Dos
   if (!version) throw notFound('The template of this sheet');
   const entries = await entriesOf(db, sheet);
   const receivedAt: Record<string, string> = {};
-  for (const entry of entries) receivedAt[entry.id] = entry.receivedAt.toISOString();
+  const odd: Record<string, Oddity[]> = {};
+  for (const entry of entries) {
+    receivedAt[entry.id] = entry.receivedAt.toISOString();
+    if (entry.odd.length > 0) odd[entry.id] = entry.odd;
+  }
   const photos = await db.query<{ sha256: string; received_at: Date }[]>(
     `SELECT sha256, received_at FROM media WHERE sha256 = ANY ($1)`,
     [row.sheet.summary.photos],
@@ -31,5 +36,7 @@ export async function findDossier(db: EntityManager, sheet: string): Promise<Dos
     series: await earlierReadings(db, row.site.id, row.template, sheet),
     actions: await findActions(db, { sheet }),
     receivedAt,
+    odd,
+    trouble: row.sheet.trouble,
   };
 }

@@ -1,6 +1,7 @@
 import { addDays } from '@ant-trail/core/calendar';
-import type { PullAnswer } from '@ant-trail/contract/sync';
+import type { PullAnswer, RecordChange, RecordKind, RecordOf } from '@ant-trail/contract/sync';
 import { Between, In, MoreThan, type EntityManager } from 'typeorm';
+import { feedEnd, feedPage, type FeedEnd, type FeedKind } from '../../database/feed.ts';
 import type { Session } from '../../http/session.ts';
 import { PersonRow } from '../accounts/entities.ts';
 import { localNow } from '../accounts/people.ts';
@@ -36,95 +37,115 @@ interface Window {
 export async function answerPull(
   db: EntityManager,
   session: Session,
-  request: PullRequest,
+  { cursor, through }: PullRequest,
+  rowsAPage = FEED_ROWS_A_PAGE,
 ): Promise<PullAnswer> {
   const { day: today } = await localNow(db);
   const window = { today, last: addDays(today, DAYS_AHEAD) };
-  return request.cursor.kind === 'fill'
-    ? fillPage(db, session, window, request.cursor)
-    : changesSince(db, session, window, request.cursor.seq, request.through);
+  const end = await feedEnd(db);
+  if (cursor.kind === 'new' || !isOfThisFeed(cursor, end))
+    return fillPage(db, session, window, { epoch: end.epoch, upto: end.upto, after: null });
+  return cursor.kind === 'fill'
+    ? fillPage(db, session, window, cursor)
+    : changesSince(db, session, window, { end, since: cursor.upto, through, rowsAPage });
 }
 
-/** A new phone is filled job by job; whatever changes meanwhile follows by the feed. */
+/** Whether going on from a cursor misses nothing: it is of this feed, and not from before its floor. */
+const isOfThisFeed = (cursor: Exclude<Cursor, { kind: 'new' }>, end: FeedEnd): boolean =>
+  cursor.epoch === end.epoch && cursor.upto < end.beyond && cursor.upto >= end.floor;
+
+interface FillFrom {
+  readonly epoch: string;
+  readonly upto: number;
+  readonly after: string | null;
+}
+
+/** A phone is filled job by job; whatever changes meanwhile follows by the feed. */
 async function fillPage(
   db: EntityManager,
   session: Session,
   window: Window,
-  cursor: Extract<Cursor, { kind: 'fill' }>,
+  { epoch, upto, after: before }: FillFrom,
 ): Promise<PullAnswer> {
-  const seq = cursor.seq ?? (await lastNumber(db));
-  const wanted = (await idsInScope(db, session, window)).filter((id) => id > (cursor.after ?? ''));
+  const inScope = await idsInScope(db, session, window);
+  const wanted = inScope.filter((id) => id > (before ?? ''));
   const page = wanted.slice(0, JOBS_A_PAGE);
-  const more = wanted.length > page.length;
-  const after = page.at(-1) ?? cursor.after;
-  const bundle = await bundleJobs(db, page);
+  const after = wanted.length > page.length ? page.at(-1) : undefined;
+  const scope = after ? null : await findScope(db, inScope);
   return {
-    ...bundle,
-    catalogues: cursor.after === null ? await allCatalogues(db) : [],
-    people: await colleagues(db),
-    gone: [],
+    changes: [
+      ...(await colleagues(db)),
+      ...(before === null ? catalogueRecords(await allCatalogues(db)) : []),
+      ...(await bundleJobs(db, page)),
+    ],
     through: window.last,
-    more,
-    cursor: writeCursor(
-      more && after !== null ? { kind: 'fill', seq, after } : { kind: 'at', seq },
-    ),
+    visits: scope && scope.map(({ visit }) => visit),
+    more: after !== undefined,
+    cursor: writeCursor(after ? { kind: 'fill', epoch, upto, after } : { kind: 'at', epoch, upto }),
   };
+}
+
+interface Since {
+  readonly end: FeedEnd;
+  readonly since: number;
+  readonly through: string | null;
+  readonly rowsAPage: number;
 }
 
 async function changesSince(
   db: EntityManager,
   session: Session,
   window: Window,
-  since: number,
-  through: string | null,
+  { end, since, through, rowsAPage }: Since,
 ): Promise<PullAnswer> {
-  const feed = await db.query<{ seq: string; kind: string; ref: string }[]>(
-    `SELECT seq, kind, ref FROM feed WHERE seq > $1 ORDER BY seq LIMIT $2`,
-    [since, FEED_ROWS_A_PAGE],
-  );
-  const more = feed.length === FEED_ROWS_A_PAGE;
-  // Entries take numbers too, before their feed row: with the whole feed read, all of them count.
-  const seq = Number(feed.at(-1)?.seq ?? since);
-  const refs = (kind: string): string[] => [
-    ...new Set(feed.filter((row) => row.kind === kind).map((row) => row.ref)),
+  const page = await feedPage(db, since, end.upto, rowsAPage);
+  const refs = (kind: FeedKind): string[] => [
+    ...new Set(page.rows.filter((row) => row.kind === kind).map((row) => row.ref)),
   ];
+  const answer = {
+    through: window.last,
+    visits: null,
+    more: page.more,
+    cursor: writeCursor({ kind: 'at', epoch: end.epoch, upto: page.upto }),
+  };
+  if (page.rows.length === 0 && through !== null && through >= window.last)
+    return { ...answer, changes: [] };
 
   const inScope = await idsInScope(db, session, window);
   const scope = await findScope(db, inScope);
   const changedVisits = refs('visit');
   const newDays = scope.filter((job) => through !== null && job.day > through).map((job) => job.id);
   const changed = scope.filter((job) => changedVisits.includes(job.visit)).map((job) => job.id);
-  const bundle = await bundleJobs(db, [...new Set([...changed, ...newDays])]);
+  const bundled = new Set([...changed, ...newDays]);
 
   const sites = refs('site');
   const withSites = scope.filter((job) => sites.includes(job.site)).map((job) => job.id);
-  const siteBundle = await findJobs(db, { id: In(withSites) });
-  const bundled = new Set(bundle.jobs.map((job) => job.sheet.id));
-  const sheets = refs('sheet').filter(
-    (ref) => !bundled.has(ref) && scope.some((job) => job.sheet === ref),
-  );
+  const siteJobs = await findJobs(db, { id: In(withSites) });
+  const changedSheets = refs('sheet');
+  const sheets = scope
+    .filter((job) => changedSheets.includes(job.sheet) && !bundled.has(job.id))
+    .map((job) => job.sheet);
   const entries = await db.find(EntryRow, {
-    where: { sheet: In(sheets), seq: MoreThan(String(since)) },
-    order: { seq: 'ASC' },
+    where: { sheet: In(sheets), tx: MoreThan(String(since)) },
+    order: { id: 'ASC' },
   });
   const known = new Set(scope.map((job) => job.visit));
   return {
-    ...bundle,
-    sites: [...bundle.sites, ...siteBundle.map((job) => siteOf(job.site))],
-    assets: [
-      ...bundle.assets,
-      ...(await assetsOf(
-        db,
-        siteBundle.map((job) => job.site.id),
-      )),
+    ...answer,
+    changes: [
+      ...(await colleagues(db)),
+      ...(await bundleJobs(db, [...bundled])),
+      ...siteRecords(siteJobs),
+      ...assetRecords(
+        await assetsOf(
+          db,
+          siteJobs.map((job) => job.site.id),
+        ),
+      ),
+      ...entries.map(entryRecord),
+      ...catalogueRecords(await cataloguesWith(db, refs('catalogue'))),
+      ...changedVisits.filter((ref) => !known.has(ref)).map((id) => gone('visit', id)),
     ],
-    entries: [...bundle.entries, ...entries.map(receivedEntry)],
-    catalogues: await cataloguesWith(db, refs('catalogue')),
-    people: await colleagues(db),
-    gone: changedVisits.filter((ref) => !known.has(ref)),
-    through: window.last,
-    more,
-    cursor: writeCursor({ kind: 'at', seq }),
   };
 }
 
@@ -174,63 +195,59 @@ async function idsInScope(
   return rows.map((row) => row.id).sort();
 }
 
-type Bundle = Pick<
-  PullAnswer,
-  'visits' | 'jobs' | 'sites' | 'templates' | 'entries' | 'series' | 'earlier' | 'assets'
->;
-
 /** Jobs with all that is needed to do them with no network. */
-async function bundleJobs(db: EntityManager, ids: readonly string[]): Promise<Bundle> {
-  if (ids.length === 0)
-    return {
-      visits: [],
-      jobs: [],
-      sites: [],
-      templates: [],
-      entries: [],
-      series: [],
-      earlier: [],
-      assets: [],
-    };
+async function bundleJobs(
+  db: EntityManager,
+  ids: readonly string[],
+): Promise<readonly RecordChange[]> {
+  if (ids.length === 0) return [];
   const rows = await findJobs(db, { id: In(ids) });
-  const sites = new Map(rows.map((row) => [row.site.id, siteOf(row.site)]));
   const entries = await db.find(EntryRow, {
     where: { sheet: In(rows.map((row) => row.sheet.id)) },
-    order: { seq: 'ASC' },
+    order: { id: 'ASC' },
   });
-  const series = [];
-  const earlier = [];
+  const known: RecordChange[] = [];
   for (const row of rows) {
-    series.push(...(await earlierReadings(db, row.site.id, row.template, row.sheet.id)));
+    const series = await earlierReadings(db, row.site.id, row.template, row.sheet.id);
+    for (const each of series)
+      known.push(record('series', `${each.site} ${each.template} ${each.key}`, each));
     const offered = await earlierAnswers(db, row);
-    if (offered) earlier.push(offered);
+    if (offered) known.push(record('earlier', `${offered.site} ${offered.template}`, offered));
   }
-  return {
-    visits: rows.map((row) => visitOf(row.visit, row.id)),
-    jobs: rows.map(jobOf),
-    sites: [...sites.values()],
-    templates: await findVersions(
-      db,
-      rows.map((row) => row.sheet.version),
-    ),
-    entries: entries.map(receivedEntry),
-    series,
-    earlier,
-    assets: await assetsOf(db, [...sites.keys()]),
-  };
+  const versions = await findVersions(
+    db,
+    rows.map((row) => row.sheet.version),
+  );
+  return [
+    ...siteRecords(rows),
+    ...assetRecords(await assetsOf(db, [...new Set(rows.map((row) => row.site.id))])),
+    ...versions.map((version) => record('template', version.id, version)),
+    ...rows.map((row) => record('job', row.id, jobOf(row))),
+    ...rows.map((row) => record('visit', row.visit.id, visitOf(row.visit, row.id))),
+    ...entries.map(entryRecord),
+    ...known,
+  ];
 }
 
-const receivedEntry = (row: EntryRow): PullAnswer['entries'][number] => ({
-  body: row.body,
-  receivedAt: row.receivedAt.toISOString(),
-});
+const record = <Kind extends RecordKind>(
+  kind: Kind,
+  id: string,
+  body: RecordOf<Kind>,
+): RecordChange => ({ kind, id, body });
+const gone = (kind: RecordKind, id: string): RecordChange => ({ kind, id, body: null });
 
-async function colleagues(db: EntityManager): Promise<PullAnswer['people']> {
+const siteRecords = (jobs: readonly JobRow[]): RecordChange[] =>
+  [...new Map(jobs.map(({ site }) => [site.id, site])).values()].map((site) =>
+    record('site', site.id, siteOf(site)),
+  );
+const assetRecords = (assets: readonly RecordOf<'asset'>[]): RecordChange[] =>
+  assets.map((asset) => record('asset', asset.id, asset));
+const catalogueRecords = (catalogues: readonly RecordOf<'catalogue'>[]): RecordChange[] =>
+  catalogues.map((catalogue) => record('catalogue', catalogue.id, catalogue));
+const entryRecord = (row: EntryRow): RecordChange =>
+  record('entry', row.id, { body: row.body, receivedAt: row.receivedAt.toISOString() });
+
+async function colleagues(db: EntityManager): Promise<RecordChange[]> {
   const rows = await db.find(PersonRow, { order: { name: 'ASC' } });
-  return rows.map(({ id, name }) => ({ id, name }));
-}
-
-async function lastNumber(db: EntityManager): Promise<number> {
-  const rows = await db.query<{ last: string }[]>(`SELECT last FROM feed_counter`);
-  return Number(rows[0]?.last ?? 0);
+  return rows.map(({ id, name }) => record('person', id, { id, name }));
 }

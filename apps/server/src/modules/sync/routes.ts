@@ -1,20 +1,21 @@
 import { PullAnswer, PullQuery, Push, PushAnswer } from '@ant-trail/contract/sync';
+import type { Logger } from 'pino';
 import { route, type Route } from '../../http/route.ts';
-import type { ReportQueue } from '../reports/queue.ts';
 import { readCursor } from './cursor.ts';
 import { answerPull } from './pull.ts';
 import { takePush } from './push.ts';
 
-export const syncRoutes = (reports: ReportQueue): Route[] => [
+export const syncRoutes = (log: Pick<Logger, 'error'>): Route[] => [
   route({
     method: 'post',
     path: '/api/push',
     allowed: 'signed in',
     summary: 'Send operations; each is applied once and gets a receipt',
     body: Push,
+    itemByItem: true,
     answer: PushAnswer,
     handle: async ({ db, body, session }) => ({
-      receipts: await takePush({ db, session, reports }, body.operations),
+      receipts: await takePush({ db, session }, body.operations, log),
     }),
   }),
   route({

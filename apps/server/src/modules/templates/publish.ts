@@ -1,12 +1,28 @@
 import { randomUUID } from 'node:crypto';
 import type { Publication } from '@ant-trail/contract/templates';
 import { missingCatalogues } from '@ant-trail/core/catalogues';
-import { problemsOf, type TemplateVersion } from '@ant-trail/core/sheet';
+import type { TemplateBody, TemplateProblem, TemplateVersion } from '@ant-trail/core/sheet';
 import type { EntityManager } from 'typeorm';
 import { Refusal } from '../../http/problem.ts';
+import { TooMuchToFold, type Folding } from '../capture/folding.ts';
 import { catalogueKeys } from '../catalogues/catalogues.ts';
 import { TemplateVersionRow } from './entities.ts';
 import { newestVersion, versionOf } from './versions.ts';
+
+/** All that is wrong with a template, found in a worker: checking it may cost as much as it does. */
+export async function checkTemplate(
+  folding: Folding,
+  organisation: string,
+  body: TemplateBody,
+): Promise<readonly TemplateProblem[]> {
+  try {
+    return await folding.do(organisation, 'check', { body });
+  } catch (error) {
+    if (error instanceof TooMuchToFold)
+      return [{ question: null, message: 'Its rules take too long to compute.' }];
+    throw error;
+  }
+}
 
 /**
  * Publishes a version. Sheets that were begun keep theirs; new work begins under this one. Refused
@@ -16,11 +32,9 @@ export async function publish(
   db: EntityManager,
   organisation: string,
   { template, after, body }: Publication,
+  problems: readonly TemplateProblem[],
 ): Promise<TemplateVersion> {
-  const [problem, ...more] = [
-    ...problemsOf(body),
-    ...missingCatalogues(body, await catalogueKeys(db)),
-  ];
+  const [problem, ...more] = [...problems, ...missingCatalogues(body, await catalogueKeys(db))];
   if (problem)
     throw new Refusal(
       422,

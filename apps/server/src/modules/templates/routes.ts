@@ -1,9 +1,10 @@
 import { Publication, PublishedTemplate, TemplatesAnswer } from '@ant-trail/contract/templates';
-import { OFFICE, PLANNERS, route } from '../../http/route.ts';
-import { publish } from './publish.ts';
+import { longRoute, OFFICE, PLANNERS, route, type Route } from '../../http/route.ts';
+import type { Folding } from '../capture/folding.ts';
+import { checkTemplate, publish } from './publish.ts';
 import { newestVersions } from './versions.ts';
 
-export const templateRoutes = [
+export const templateRoutes = (folding: Folding): Route[] => [
   route({
     method: 'get',
     path: '/api/templates',
@@ -12,13 +13,16 @@ export const templateRoutes = [
     answer: TemplatesAnswer,
     handle: async ({ db }) => ({ templates: await newestVersions(db) }),
   }),
-  route({
+  longRoute({
     method: 'post',
     path: '/api/templates',
     allowed: PLANNERS,
     summary: 'Publish a version of a template',
     body: Publication,
     answer: PublishedTemplate,
-    handle: ({ db, body, session }) => publish(db, session.organisation, body),
+    handle: async ({ within, body, session }) => {
+      const problems = await checkTemplate(folding, session.organisation, body.body);
+      return within((db) => publish(db, session.organisation, body, problems));
+    },
   }),
 ];

@@ -10,15 +10,15 @@ import type {
 } from '../template.ts';
 import { textOf, type KindRules } from './rules.ts';
 
-const YES_NO_WORDS: Readonly<Record<string, string>> = {
-  yes: 'Yes',
-  no: 'No',
-  na: 'Not applicable',
-};
-const PERFORMED_WORDS: Readonly<Record<string, string>> = {
-  done: 'Performed',
-  not: 'Not performed',
-};
+const YES_NO_WORDS: ReadonlyMap<string, string> = new Map([
+  ['yes', 'Yes'],
+  ['no', 'No'],
+  ['na', 'Not applicable'],
+]);
+const PERFORMED_WORDS: ReadonlyMap<string, string> = new Map([
+  ['done', 'Performed'],
+  ['not', 'Not performed'],
+]);
 
 export const yesNo: KindRules<YesNoQuestion> = {
   celType: 'string',
@@ -26,8 +26,8 @@ export const yesNo: KindRules<YesNoQuestion> = {
   mayCloseOut: true,
   carries: false,
   problem: (_, value) =>
-    typeof value === 'string' && value in YES_NO_WORDS ? null : 'Answer yes, no or not applicable.',
-  say: (_, value) => YES_NO_WORDS[textOf(value)] ?? textOf(value),
+    typeof value === 'string' && YES_NO_WORDS.has(value) ? null : 'Answer yes, no or not applicable.',
+  say: (_, value) => YES_NO_WORDS.get(textOf(value)) ?? textOf(value),
   severity: (question, value) => (value === 'no' ? (question.whenAmiss?.severity ?? 0) : 0),
   amiss: (_, value) => value === 'no',
   points: ({ points }, value) =>
@@ -46,8 +46,8 @@ export const performed: KindRules<PerformedQuestion> = {
   mayCloseOut: true,
   carries: false,
   problem: (_, value) =>
-    typeof value === 'string' && value in PERFORMED_WORDS ? null : 'Say whether it was performed.',
-  say: (_, value) => PERFORMED_WORDS[textOf(value)] ?? textOf(value),
+    typeof value === 'string' && PERFORMED_WORDS.has(value) ? null : 'Say whether it was performed.',
+  say: (_, value) => PERFORMED_WORDS.get(textOf(value)) ?? textOf(value),
   severity: (question, value) => (value === 'not' ? (question.whenAmiss?.severity ?? 0) : 0),
   amiss: (_, value) => value === 'not',
   points: ({ points }, value) =>

@@ -122,7 +122,8 @@ export const shares: KindRules<SharesQuestion> = {
   say: ({ parts }, value) =>
     parts
       .flatMap(({ key, label }) => {
-        const share = sharesOf(value)[key];
+        const shares = sharesOf(value);
+        const share = Object.hasOwn(shares, key) ? shares[key] : undefined;
         return share ? [`${label} ${share} %`] : [];
       })
       .join(', '),

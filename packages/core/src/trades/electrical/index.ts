@@ -1,7 +1,11 @@
 import type { FunctionOffer } from '../../logic/index.ts';
 
 /** Instantaneous tripping of a circuit breaker, in multiples of its rating, by its curve. */
-const MULTIPLE: Readonly<Record<string, number>> = { B: 5, C: 10, D: 20 };
+const MULTIPLE: ReadonlyMap<string, number> = new Map([
+  ['B', 5],
+  ['C', 10],
+  ['D', 20],
+]);
 const VOLTS_TO_EARTH = 230;
 /** The supply may sag this far while it must still trip. */
 const SAG = 0.95;
@@ -13,7 +17,7 @@ const SAG = 0.95;
  * another curve or rating.
  */
 export function loopLimit(curve: string, rating: number): number {
-  const multiple = MULTIPLE[curve.toUpperCase()];
+  const multiple = MULTIPLE.get(curve.toUpperCase());
   if (multiple === undefined || !(rating > 0))
     throw new RangeError('A circuit breaker has curve B, C or D and a rating above 0 A.');
   return Math.round(((VOLTS_TO_EARTH * SAG) / (multiple * rating)) * 100) / 100;

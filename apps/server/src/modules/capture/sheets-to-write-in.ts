@@ -1,0 +1,106 @@
+import {
+  EMPTY_PATH_LOG,
+  mergePath,
+  STAGE_PATH,
+  type Entry,
+  type PathLog,
+} from '@ant-trail/core/log';
+import { foldStage, type SheetPlan, type Stage } from '@ant-trail/core/sheet';
+import { In, type EntityManager } from 'typeorm';
+import { findVersions, planOf } from '../templates/versions.ts';
+import { EntryRow, SheetRow } from './entities.ts';
+
+/** What has to be known of a sheet to judge whether an entry may join its log. */
+export class SheetToWriteIn {
+  private stages: PathLog = EMPTY_PATH_LOG;
+  private readonly ids: Set<string>;
+
+  constructor(
+    readonly plan: SheetPlan,
+    readonly assigned: string | null,
+    /** Whoever answered, finished or was there: none of them may approve it. */
+    readonly workers: ReadonlySet<string>,
+    private readonly summary: Stage,
+    moves: readonly Entry[],
+    known: readonly string[],
+  ) {
+    this.stages = mergePath(EMPTY_PATH_LOG, moves);
+    this.ids = new Set(known);
+  }
+
+  /** Where it stands: by its moves, unless something came after an approval. */
+  get stage(): Stage {
+    const { stage } = foldStage(this.stages, true);
+    return stage === 'approved' && this.summary === 'finished' ? 'finished' : stage;
+  }
+
+  get stageHeads(): readonly string[] {
+    return this.stages.heads.map(({ id }) => id);
+  }
+
+  has(id: string): boolean {
+    return this.ids.has(id);
+  }
+
+  /** Reckons with an entry that comes before others in the same batch. */
+  take(entry: Entry): void {
+    if (entry.path === STAGE_PATH) this.stages = mergePath(this.stages, [entry]);
+  }
+}
+
+/** The sheets these entries mean, as far as they are there. */
+export async function sheetsToWriteIn(
+  db: EntityManager,
+  entries: readonly Entry[],
+): Promise<Map<string, SheetToWriteIn>> {
+  const ids = [...new Set(entries.map(({ sheet }) => sheet))];
+  const rows = await db.find(SheetRow, {
+    where: { id: In(ids) },
+    relations: { job: { visit: true } },
+  });
+  const versions = await findVersions(
+    db,
+    rows.map((row) => row.version),
+  );
+  const plans = new Map(versions.map((version) => [version.id, planOf(version)]));
+  const moving = entries.some(({ path }) => path === STAGE_PATH);
+  const moves = moving ? await db.findBy(EntryRow, { sheet: In(ids), path: STAGE_PATH }) : [];
+  const workers = moving ? await workersOn(db, ids) : [];
+  const known = await db.find(EntryRow, {
+    select: { id: true },
+    where: { id: In(entries.map(({ id }) => id)) },
+  });
+  const sheets = new Map<string, SheetToWriteIn>();
+  for (const row of rows) {
+    const plan = plans.get(row.version);
+    if (!plan) continue;
+    sheets.set(
+      row.id,
+      new SheetToWriteIn(
+        plan,
+        row.job.visit.person,
+        new Set(workers.filter(({ sheet }) => sheet === row.id).map(({ person }) => person)),
+        row.summary.stage,
+        moves.filter(({ sheet }) => sheet === row.id).map(({ body }) => body),
+        known.map(({ id }) => id),
+      ),
+    );
+  }
+  return sheets;
+}
+
+/** Who worked on these sheets in any way: by what they said in them, or by going there. */
+const workersOn = (
+  db: EntityManager,
+  sheets: readonly string[],
+): Promise<{ sheet: string; person: string }[]> =>
+  db.query(
+    `SELECT sheet_id AS sheet, body->>'by' AS person FROM entry
+       WHERE sheet_id = ANY ($1) AND body->>'kind' IN ('answer', 'clear', 'finish')
+         AND path <> '~programme'
+     UNION
+     SELECT s.id, e.body->>'by' FROM sheet s
+       JOIN visit v ON v.job_id = s.job_id JOIN visit_event e ON e.visit_id = v.id
+       WHERE s.id = ANY ($1)`,
+    [sheets],
+  );

@@ -1,0 +1,54 @@
+import { EntryContent } from '@ant-trail/contract/capture';
+import { entryHash, type Entry } from '@ant-trail/core/log';
+import { problemWithEntry } from '@ant-trail/core/sheet';
+import type { OperationTaker, Taking, Word } from '../sync/operation.ts';
+import { appendEntries } from './log.ts';
+import { sheetsToWriteIn, type SheetToWriteIn } from './sheets-to-write-in.ts';
+import { problemWithAuthor, problemWithMove } from './who-may.ts';
+
+/** What was said in sheets, on phones and at desks. */
+export const entryTaker: OperationTaker<Entry> = {
+  kind: 'entry',
+  schema: EntryContent,
+  take: takeEntries,
+};
+
+async function takeEntries(taking: Taking, entries: readonly Entry[]): Promise<Word[]> {
+  const { db, session } = taking;
+  const sheets = await sheetsToWriteIn(db, entries);
+  const words = new Map<number, Word>();
+  const fit: Entry[] = [];
+  entries.forEach((entry, index) => {
+    const problem = problemWith(entry, sheets.get(entry.sheet), taking);
+    if (problem) words.set(index, { refused: problem });
+    else {
+      fit.push(entry);
+      sheets.get(entry.sheet)?.take(entry);
+    }
+  });
+  const { fresh, clashing } = await appendEntries(db, session.organisation, fit);
+  const taken = new Set<string>();
+  return entries.map((entry, index) => {
+    const refused = words.get(index);
+    if (refused) return refused;
+    if (clashing.has(entryHash(entry)))
+      return { refused: 'The office already has something else under this number.' };
+    const isFirst = fresh.has(entry.id) && !taken.has(entry.id);
+    taken.add(entry.id);
+    return isFirst ? 'received' : 'already had';
+  });
+}
+
+function problemWith(
+  entry: Entry,
+  sheet: SheetToWriteIn | undefined,
+  { session }: Taking,
+): string | null {
+  if (!sheet) return 'This sheet is not here, or not yours to fill in.';
+  if (sheet.has(entry.id)) return null;
+  return (
+    problemWithAuthor(entry, session, sheet) ??
+    problemWithEntry(sheet.plan, entry) ??
+    problemWithMove(entry, session, sheet)
+  );
+}

@@ -1,0 +1,45 @@
+import type { Entry } from '@ant-trail/core/log';
+import type { Session } from '../../http/session.ts';
+import type { SheetToWriteIn } from './sheets-to-write-in.ts';
+
+type Author = Pick<Session, 'person' | 'roles'>;
+
+const reviews = ({ roles }: Author): boolean =>
+  roles.some((role) => role === 'manager' || role === 'reviewer');
+
+/** Who may write what: the assigned person answers; reviewers correct, return and approve. */
+export function problemWithAuthor(
+  entry: Entry,
+  author: Author,
+  { assigned }: Pick<SheetToWriteIn, 'assigned'>,
+): string | null {
+  if (entry.by !== author.person) return 'This was recorded under another person’s name.';
+  const reviewer = reviews(author);
+  if (entry.kind === 'correct' || entry.kind === 'return' || entry.kind === 'approve')
+    return reviewer ? null : 'Only a reviewer can do this.';
+  if (assigned === author.person) return null;
+  return reviewer
+    ? 'This sheet is somebody else’s: correct it, with a reason.'
+    : 'This job is not yours any more. The office decides what to do with your answer.';
+}
+
+/** Whether a sheet may be moved so, from where it stands and by whom. */
+export function problemWithMove(
+  entry: Entry,
+  author: Author,
+  sheet: Pick<SheetToWriteIn, 'assigned' | 'stage' | 'stageHeads' | 'workers'>,
+): string | null {
+  if (entry.kind !== 'approve' && entry.kind !== 'return') return null;
+  if (
+    entry.kind === 'approve' &&
+    (sheet.assigned === author.person || sheet.workers.has(author.person))
+  )
+    return 'Somebody else has to approve what you worked on yourself.';
+  if (sheet.stage !== 'finished' && !(entry.kind === 'return' && sheet.stage === 'approved'))
+    return entry.kind === 'approve'
+      ? 'This sheet is not finished: there is nothing to approve yet.'
+      : 'This sheet is not finished: there is nothing to return yet.';
+  if (!sheet.stageHeads.every((id) => entry.seen.includes(id)))
+    return 'The sheet was moved on while you read it. Load it anew and look again.';
+  return null;
+}

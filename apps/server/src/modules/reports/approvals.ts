@@ -1,0 +1,127 @@
+import type { DataSource, EntityManager } from 'typeorm';
+import { announce } from '../../database/feed.ts';
+import { inOrganisation } from '../../database/tenancy.ts';
+import { asRefusal } from '../../http/problem.ts';
+import type { OnApproval } from '../capture/projector.ts';
+import type { MediaFiles } from '../media/files.ts';
+import { findJob } from '../planning/jobs.ts';
+import type { ReportMaker } from './maker.ts';
+import { sendLetter } from './mail.ts';
+import { queueReport, type ReportQueue, type ReportTask } from './queue.ts';
+
+/**
+ * Keeps an approval as it was given, once: its answers now, its report as soon as that is drawn.
+ * Neither is computed again, by whatever engine comes later.
+ */
+export const keepApprovals =
+  (queue: ReportQueue): OnApproval =>
+  async (db, organisation, sheet, { entry, answers }, summary) => {
+    const added = await db.query<unknown[]>(
+      `INSERT INTO approval (org_id, sheet_id, entry_id, approved_at, approved_by, summary, answers)
+       VALUES ($1, $2, $3, $4, $5, $6, $7) ON CONFLICT DO NOTHING RETURNING entry_id`,
+      [
+        organisation,
+        sheet,
+        entry.id,
+        entry.at,
+        entry.by,
+        JSON.stringify(summary),
+        JSON.stringify(answers),
+      ],
+    );
+    if (added.length > 0) await queueReport(queue, db, { organisation, sheet, approval: entry.id });
+  };
+
+interface ApprovalRow {
+  readonly report: string | null;
+  readonly report_name: string | null;
+  readonly mailed_at: Date | null;
+}
+
+async function findApproval(
+  db: EntityManager,
+  { sheet, approval }: Pick<ReportTask, 'sheet' | 'approval'>,
+): Promise<ApprovalRow | null> {
+  const [row] = await db.query<ApprovalRow[]>(
+    `SELECT report, report_name, mailed_at FROM approval WHERE sheet_id = $1 AND entry_id = $2`,
+    [sheet, approval],
+  );
+  return row ?? null;
+}
+
+export interface ReportParts {
+  readonly data: DataSource;
+  readonly files: MediaFiles;
+  readonly reports: ReportMaker;
+  readonly mailPort: number;
+}
+
+/** Draws the report of an approval, keeps it, and mails it; each of that once, however often it is tried. */
+export async function reportApproval(
+  { data, files, reports, mailPort }: ReportParts,
+  task: ReportTask,
+): Promise<void> {
+  const { organisation, sheet, approval } = task;
+  const within = <Result>(work: (db: EntityManager) => Promise<Result>): Promise<Result> =>
+    inOrganisation(data, organisation, work);
+  const known = await within((db) => findApproval(db, task));
+  if (!known || known.mailed_at) return;
+  try {
+    const kept = known.report && (await files.read(organisation, known.report));
+    const report =
+      kept && known.report_name
+        ? { name: known.report_name, bytes: kept }
+        : await reports.make(organisation, sheet, within, approval);
+    if (!kept) {
+      const sha256 = await files.keep(organisation, report.bytes);
+      await within((db) =>
+        db.query(
+          `UPDATE approval SET report = $3, report_name = $4 WHERE sheet_id = $1 AND entry_id = $2`,
+          [sheet, approval, sha256, report.name],
+        ),
+      );
+    }
+    const { job, site } = await within(async (db) => {
+      const row = await findJob(db, { sheet: { id: sheet } });
+      return { job: row, site: row.site };
+    });
+    if (job.recipients.length > 0)
+      await sendLetter(mailPort, {
+        organisation,
+        to: job.recipients,
+        subject: `${site.name}: ${job.title}`,
+        text: `The report of “${job.title}” at ${site.name} is attached.`,
+        attachment: { name: report.name, type: 'application/pdf', bytes: report.bytes },
+      });
+    await within((db) =>
+      db.query(
+        `UPDATE approval SET mailed_at = now(), trouble = NULL WHERE sheet_id = $1 AND entry_id = $2`,
+        [sheet, approval],
+      ),
+    );
+  } catch (error) {
+    await within(async (db) => {
+      await db.query(`UPDATE approval SET trouble = $3 WHERE sheet_id = $1 AND entry_id = $2`, [
+        sheet,
+        approval,
+        asRefusal(error).message,
+      ]);
+      await announce(db, organisation, [{ kind: 'mail', ref: sheet }]);
+    });
+    throw error;
+  }
+}
+
+/** The report kept of the approval a sheet stands at; null where it stands at none, or has none yet. */
+export async function keptReport(
+  db: EntityManager,
+  sheet: string,
+): Promise<{ readonly sha256: string; readonly name: string } | null> {
+  const [row] = await db.query<{ report: string; report_name: string }[]>(
+    `SELECT a.report, a.report_name FROM approval a JOIN sheet s ON s.id = a.sheet_id
+     WHERE a.sheet_id = $1 AND a.report IS NOT NULL AND s.summary->>'stage' = 'approved'
+     ORDER BY a.entry_id DESC LIMIT 1`,
+    [sheet],
+  );
+  return row ? { sha256: row.report, name: row.report_name } : null;
+}

@@ -1,0 +1,29 @@
+import type { Receipt } from '@ant-trail/contract/sync';
+import type { EntityManager } from 'typeorm';
+import type { z } from 'zod';
+import type { Session } from '../../http/session.ts';
+
+/** Who sends, and the transaction in which it is taken. */
+export interface Taking {
+  readonly db: EntityManager;
+  readonly session: Session;
+}
+
+/** The office's word on what it took: received or had already, or why it was refused. */
+export type Word = Exclude<Receipt['outcome'], 'refused'> | { readonly refused: string };
+
+/** A kind of operation, as its capability declares it: what it holds, and how the office takes it. */
+export interface OperationTaker<Body = unknown> {
+  readonly kind: string;
+  readonly schema: z.ZodType<Body>;
+  /**
+   * Takes operations in the order they were said, and gives a word on each in that order. What it
+   * throws takes back all of these: they are then taken one by one, to find the bad one.
+   */
+  readonly take: (taking: Taking, bodies: readonly Body[]) => Promise<Word[]>;
+}
+
+/** For a list of takers, which all hold something else. */
+export const taker = <Body>(declared: OperationTaker<Body>): OperationTaker =>
+  // Each is only ever given bodies that its own schema has read.
+  declared as unknown as OperationTaker;
