@@ -1,5 +1,6 @@
 import { timeOrderedId } from '@ant-trail/core/log';
 
+const A_DAY_MS = 86_400_000;
 const DEVICE_KEY = 'ant-trail.device';
 
 /** This browser's own id, made once. */
@@ -26,10 +27,18 @@ function randomId(): string {
   ].join('-');
 }
 
-let latest = 0;
+const LATEST_KEY = 'ant-trail.latest-id';
 
-/** A new id for something that happens now; ids of one device always rise. */
+/**
+ * A new id for something that happens now. Ids of one device always rise, also when its clock was
+ * set back in between: what was known of a sheet is told by the last id of each device.
+ */
 export function newId(): string {
-  latest = Math.max(Date.now(), latest + 1);
-  return timeOrderedId(latest, crypto.getRandomValues(new Uint8Array(16)));
+  const latest = Number(localStorage.getItem(LATEST_KEY) ?? 0);
+  const now = Date.now();
+  // Set back by days: what is said from now on is another device's word, with its own order.
+  if (latest > now + A_DAY_MS) localStorage.removeItem(DEVICE_KEY);
+  const next = latest > now + A_DAY_MS ? now : Math.max(now, latest + 1);
+  localStorage.setItem(LATEST_KEY, String(next));
+  return timeOrderedId(next, crypto.getRandomValues(new Uint8Array(16)));
 }

@@ -38,12 +38,20 @@ export interface KeptPhoto {
   readonly uploadUrl: string | null;
 }
 
+/** A record this version of the application can't read; kept as it came, for one that can. */
+export interface Aside {
+  readonly key: string;
+  readonly kind: string;
+  readonly id: string;
+  readonly body: unknown;
+}
+
 interface Note {
   readonly key: string;
   readonly value: string;
 }
 
-/** What the visit before offers is kept once for each site and template. */
+/** What the visit before offers is kept once for each site and template, under the office's id for it. */
 export const earlierId = (site: string, template: string): string => `${site} ${template}`;
 
 /** All that this phone knows, for one person. Screens read from here and nowhere else. */
@@ -61,6 +69,7 @@ export class LocalStore extends Dexie {
   earlier!: EntityTable<EarlierAnswers & { id: string }, 'id'>;
   assets!: EntityTable<Asset, 'id'>;
   catalogues!: EntityTable<KeptCatalogue, 'id'>;
+  aside!: EntityTable<Aside, 'key'>;
   notes!: EntityTable<Note, 'key'>;
 
   constructor(person: string) {
@@ -79,6 +88,7 @@ export class LocalStore extends Dexie {
       notes: 'key',
     });
     this.version(2).stores({ catalogues: 'id, key', earlier: 'id', assets: 'id, site' });
+    this.version(3).stores({ aside: 'key' });
   }
 
   async note(key: string): Promise<string | null> {

@@ -1,5 +1,6 @@
 import { Redirect, Slot } from 'expo-router';
 import { FaceProvider } from '@/design/face.tsx';
+import { TroubleBoundary } from '@/design/trouble-boundary.tsx';
 import { DeskFrame } from '@/features/accounts/desk/desk-frame.tsx';
 import { PeopleScreen } from '@/features/accounts/desk/people-screen.tsx';
 import { useSession, worksAtDesk } from '@/features/accounts/session.ts';
@@ -31,7 +32,9 @@ export default function DeskFace() {
   return (
     <FaceProvider value={SCREENS}>
       <DeskFrame>
-        <Slot />
+        <TroubleBoundary comfort="What was saved is with the office. What you were writing here may have to be written again.">
+          <Slot />
+        </TroubleBoundary>
       </DeskFrame>
     </FaceProvider>
   );

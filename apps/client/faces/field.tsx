@@ -1,6 +1,7 @@
 import { Redirect, Slot } from 'expo-router';
 import { lazy, Suspense } from 'react';
 import { FaceProvider } from '@/design/face.tsx';
+import { TroubleBoundary } from '@/design/trouble-boundary.tsx';
 import { useSession } from '@/features/accounts/session.ts';
 import { TrailScreen } from '@/features/planning/field/trail-screen.tsx';
 import { PhoneProvider } from '@/features/sync/phone.tsx';
@@ -37,9 +38,11 @@ export default function FieldFace() {
   return (
     <FaceProvider value={SCREENS}>
       <PhoneProvider>
-        <Suspense fallback={null}>
-          <Slot />
-        </Suspense>
+        <TroubleBoundary comfort="What you recorded is kept on this phone and goes out by itself.">
+          <Suspense fallback={null}>
+            <Slot />
+          </Suspense>
+        </TroubleBoundary>
       </PhoneProvider>
     </FaceProvider>
   );

@@ -52,9 +52,11 @@ let office: (path: string, body: unknown) => Answer;
 let count = 0;
 
 const EMPTY_PAGE = {
-  ...{ cursor: 'at.5', more: false, through: '2031-04-12', gone: [] },
-  ...{ people: [], visits: [], jobs: [], sites: [], templates: [], entries: [] },
-  ...{ series: [], earlier: [], assets: [], catalogues: [] },
+  cursor: 'at.first.5',
+  more: false,
+  through: '2031-04-12',
+  changes: [],
+  visits: null,
 };
 
 /** An office that takes everything, and has the pictures it is said to have. */

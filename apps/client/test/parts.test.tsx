@@ -41,17 +41,59 @@ const type = async (element: HTMLElement, words: string): Promise<void> => {
   await user.tab();
 };
 
+/** Uses every control there is, as a finger, a mouse, a keyboard and a file picker would. */
+async function tryEverything(place: HTMLElement): Promise<void> {
+  const all = (selector: string): HTMLElement[] => [
+    ...place.querySelectorAll<HTMLElement>(selector),
+  ];
+  for (const field of all('input, textarea')) {
+    const { type } = field as HTMLInputElement;
+    if (type === 'file') {
+      const file = new File(['x'], 'x.jpg', { type: 'image/jpeg' });
+      fireEvent.change(field, { target: { files: [file] } });
+      continue;
+    }
+    const value = { date: '2031-04-05', time: '07:45' }[type] ?? '7';
+    fireEvent.change(field, { target: { value } });
+    fireEvent.blur(field);
+    fireEvent.keyDown(field, { key: 'Enter' });
+  }
+  for (const list of all('select'))
+    for (const option of list.querySelectorAll('option'))
+      fireEvent.change(list, { target: { value: option.value } });
+  for (const pad of all('canvas, svg, [role=img]')) {
+    fireEvent.pointerDown(pad, { pointerId: 1, clientX: 5, clientY: 5, buttons: 1 });
+    fireEvent.pointerMove(pad, { pointerId: 1, clientX: 60, clientY: 30, buttons: 1 });
+    fireEvent.pointerUp(pad, { pointerId: 1, clientX: 60, clientY: 30 });
+  }
+  for (const control of all('button, label, [role=radio], [role=checkbox], [role=button]')) {
+    await act(async () => {
+      fireEvent.click(control);
+      fireEvent.keyDown(control, { key: ' ' });
+      await Promise.resolve();
+    });
+  }
+}
+
 describe.each(QUESTION_KINDS)('the control for %s', (kind) => {
   const { good, path, unit } = CASES[kind];
   const question = questionOf(kind);
 
-  test('is there, has a name of its own, and takes nothing while it is locked', async () => {
+  test('takes nothing while it is locked, whatever is pressed or written', async () => {
     const { settled, entries } = await showSheet(sheet(question), { locked: true });
-    for (const control of within(region('Asked')).queryAllByRole('textbox'))
-      fireEvent.change(control, { target: { value: 'x' } });
-    for (const control of within(region('Asked')).queryAllByRole('radio')) fireEvent.click(control);
+    await tryEverything(region('Asked'));
     await settled();
     expect(await entries()).toEqual([]);
+  });
+
+  test('unlocked, the same presses and words do something', async () => {
+    const { settled, entries } = await showSheet(sheet(question));
+    const before = region('Asked').innerHTML;
+    await tryEverything(region('Asked'));
+    await settled();
+    // What opens a camera, a dialog or a pad first shows that; the rest is answered at once.
+    const did = (await entries()).length > 0 || region('Asked').innerHTML !== before;
+    expect(did || document.querySelector('dialog') !== null).toBe(kind !== 'calculated');
   });
 
   test('shows what was answered', async () => {

@@ -69,10 +69,16 @@ test('a page ends between transactions, and one that fills a page alone comes wh
   const refs = (many: number) => Array.from({ length: many }, () => randomUUID());
   const transactions = [refs(2), refs(1), refs(9), refs(2)];
   for (const each of transactions)
-    await within((db) => announce(db, org.id, each.map((ref) => ({ kind: 'site', ref }))));
+    await within((db) =>
+      announce(
+        db,
+        org.id,
+        each.map((ref) => ({ kind: 'site', ref })),
+      ),
+    );
   const read: number[] = [];
   let since = from;
-  for (let more = true; more; ) {
+  for (let more = true; more;) {
     const page = await within(async (db) => feedPage(db, since, (await feedEnd(db)).upto, 4));
     read.push(page.rows.length);
     since = page.upto;
@@ -156,7 +162,7 @@ test('with random pages, writers and readers at once, every reader has every ent
       const read = async (rows: number, index: number): Promise<void> => {
         const reader = readers.get(index) ?? { cursor: start, seen: new Set<string>() };
         readers.set(index, reader);
-        for (let last = false; ; ) {
+        for (let last = false; ;) {
           const answer = await page(reader.cursor, rows);
           for (const id of idsIn(answer)) reader.seen.add(id);
           reader.cursor = answer.cursor;
@@ -224,4 +230,3 @@ test('a new epoch leaves nothing of the old numbers behind', async () => {
   expect(numbers.map(({ tx }) => tx)).toEqual(['0']);
   expect((await pull(technician)).of('entry')).toHaveLength(1);
 });
-

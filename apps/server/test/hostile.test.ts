@@ -34,7 +34,8 @@ interface Receipts {
 }
 
 let turn = 0;
-const freshId = (): string => timeOrderedId(Date.now() + ++turn, crypto.getRandomValues(new Uint8Array(16)));
+const freshId = (): string =>
+  timeOrderedId(Date.now() + ++turn, crypto.getRandomValues(new Uint8Array(16)));
 const arrival = (over: object = {}) => ({
   kind: 'visit event',
   body: {

@@ -1,4 +1,4 @@
-import { Compiler, GENERAL_FUNCTIONS, ROW_FUNCTIONS } from '../src/logic/index.ts';
+import { Compiler, GENERAL_FUNCTIONS, loadPatterns, ROW_FUNCTIONS } from '../src/logic/index.ts';
 import { TRADE_FUNCTIONS } from '../src/trades/index.ts';
 
 const compiler = new Compiler(
@@ -13,6 +13,8 @@ const compiler = new Compiler(
   ],
   TRADE_FUNCTIONS.flatMap(({ offers }) => offers),
 );
+beforeAll(loadPatterns);
+
 const answers = {
   n: 4,
   m: 2.5,

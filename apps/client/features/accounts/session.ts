@@ -1,15 +1,22 @@
-import { Me, type SignIn } from '@ant-trail/contract/accounts';
+import { Me, SignInAnswer, type SignIn } from '@ant-trail/contract/accounts';
 import { create } from 'zustand';
 import { ask, Refused, tell } from '@/device/api.ts';
 
 const KEY = 'ant-trail.me';
+
+/** One of the organisations a person works for. */
+export interface OwnOrganisation {
+  readonly id: string;
+  readonly name: string;
+}
 
 interface SessionState {
   /** Who is signed in, as this phone remembers: it must know that with no network too. */
   readonly me: Me | null;
   /** The office no longer knows the session; work goes on, sending waits for a sign-in. */
   readonly lapsed: boolean;
-  readonly signIn: (input: SignIn) => Promise<void>;
+  /** Signs in; gives the organisations to choose from where there are several. */
+  readonly signIn: (input: SignIn) => Promise<readonly OwnOrganisation[]>;
   readonly signOut: () => Promise<void>;
   readonly refresh: () => Promise<void>;
   readonly lapse: () => void;
@@ -31,7 +38,12 @@ export const useSession = create<SessionState>((set) => {
   return {
     me: remembered(),
     lapsed: false,
-    signIn: async (input) => remember(await ask(Me, 'POST', '/api/sign-in', input)),
+    signIn: async (input) => {
+      const answer = await ask(SignInAnswer, 'POST', '/api/sign-in', input);
+      if ('choose' in answer) return answer.choose;
+      remember(answer);
+      return [];
+    },
     signOut: async () => {
       await tell('POST', '/api/sign-out');
       remember(null);

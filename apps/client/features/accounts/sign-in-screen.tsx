@@ -10,7 +10,7 @@ import { Input } from '@/design/input.tsx';
 import { Notice } from '@/design/notice.tsx';
 import { Body, Title } from '@/design/text.tsx';
 import { wordsFor } from '@/device/api.ts';
-import { useSession } from './session.ts';
+import { useSession, type OwnOrganisation } from './session.ts';
 
 export function SignInScreen() {
   const signIn = useSession((state) => state.signIn);
@@ -19,8 +19,13 @@ export function SignInScreen() {
   const [password, setPassword] = useState('');
   const [problem, setProblem] = useState<string | null>(null);
   const [busy, setBusy] = useState(false);
-  const submit = async () => {
-    const read = SignIn.safeParse({ email: email.trim(), password });
+  const [choose, setChoose] = useState<readonly OwnOrganisation[]>([]);
+  const submit = async (organisation?: string) => {
+    const read = SignIn.safeParse({
+      email: email.trim(),
+      password,
+      ...(organisation ? { organisation } : {}),
+    });
     if (!read.success) {
       setProblem(read.error.issues[0]?.message ?? 'Write your e-mail address and password.');
       return;
@@ -28,8 +33,9 @@ export function SignInScreen() {
     setBusy(true);
     setProblem(null);
     try {
-      await signIn(read.data);
-      router.replace('/');
+      const several = await signIn(read.data);
+      setChoose(several);
+      if (several.length === 0) router.replace('/');
     } catch (error) {
       setProblem(wordsFor(error));
     } finally {
@@ -56,9 +62,20 @@ export function SignInScreen() {
               {problem}
             </Notice>
           ) : null}
-          <Button main onPress={() => void submit()} disabled={busy}>
-            {busy ? 'Signing in …' : 'Sign in'}
-          </Button>
+          {choose.length > 0 ? (
+            <Column gap="$2" role="group" aria-label="Where do you work now?">
+              <Body strong>Where do you work now?</Body>
+              {choose.map(({ id, name }) => (
+                <Button key={id} main onPress={() => void submit(id)} disabled={busy}>
+                  {name}
+                </Button>
+              ))}
+            </Column>
+          ) : (
+            <Button main onPress={() => void submit()} disabled={busy}>
+              {busy ? 'Signing in …' : 'Sign in'}
+            </Button>
+          )}
           <Body small quiet>
             Work already on this phone stays on it while you are signed out.
           </Body>

@@ -3,27 +3,11 @@ import type { JobState } from '@ant-trail/core/planning';
 import type { Job, Visit } from '@ant-trail/contract/planning';
 import type { LocalStore } from '@/device/local-store.ts';
 import { spaceIsLow } from '@/device/storage.ts';
+import { goneVisits, setGoneVisits } from './records.ts';
 
 /** What is settled stays on the phone this long after its day. */
 const DAYS_KEPT = 14;
 const SETTLED: ReadonlySet<JobState> = new Set(['in review', 'approved', 'closed', 'cancelled']);
-const GONE = 'gone visits';
-
-/** Remembers visits that were taken from this person, and forgets that of those they have again. */
-export async function noteGone(
-  store: LocalStore,
-  gone: readonly string[],
-  given: readonly string[],
-): Promise<void> {
-  const back = new Set(given);
-  const ids = [...new Set([...(await goneVisits(store)), ...gone])].filter((id) => !back.has(id));
-  await store.notes.put({ key: GONE, value: JSON.stringify(ids) });
-}
-
-async function goneVisits(store: LocalStore): Promise<readonly string[]> {
-  return JSON.parse((await store.note(GONE)) ?? '[]') as string[];
-}
-
 /**
  * Takes off the phone what it no longer needs: visits that were taken from this person, and
  * settled ones after a while. Nothing that the office does not have is touched.
@@ -43,7 +27,7 @@ export async function clearAway(store: LocalStore, today: string): Promise<void>
       else if (isGone) stillToGo.push(visit.id);
     }
     // The office names every visit that is not this person's; most were never here.
-    await store.notes.put({ key: GONE, value: JSON.stringify(stillToGo) });
+    await setGoneVisits(store, stillToGo);
   });
 }
 

@@ -1,13 +1,23 @@
-import { PullAnswer } from '@ant-trail/contract/sync';
+import {
+  PullAnswer,
+  RECORDS,
+  type RecordChange,
+  type RecordKind,
+  type RecordOf,
+} from '@ant-trail/contract/sync';
 import { ask } from '@/device/api.ts';
-import { earlierId, type LocalStore } from '@/device/local-store.ts';
-import { noteGone } from './clear-away.ts';
+import type { LocalStore } from '@/device/local-store.ts';
+import { KEEPERS } from './records.ts';
 
 const CURSOR = 'cursor';
 const THROUGH = 'through';
 
+/** The kinds of record this version of the application can read. */
+export type Readable = Partial<typeof RECORDS>;
+
 /** Fetches everything new for this person, page by page; an interrupted fill goes on where it was. */
-export async function pullAll(store: LocalStore): Promise<void> {
+export async function pullAll(store: LocalStore, readable: Readable = RECORDS): Promise<void> {
+  await takeUpAside(store, readable);
   for (;;) {
     const cursor = await store.note(CURSOR);
     const through = await store.note(THROUGH);
@@ -16,52 +26,16 @@ export async function pullAll(store: LocalStore): Promise<void> {
       ...(through ? { through } : {}),
     });
     const page = await ask(PullAnswer, 'GET', `/api/pull?${query}`);
-    await takeIn(store, page);
+    await takeIn(store, page, readable);
     if (!page.more) return;
   }
 }
 
-async function takeIn(store: LocalStore, page: PullAnswer): Promise<void> {
+async function takeIn(store: LocalStore, page: PullAnswer, readable: Readable): Promise<void> {
   const now = new Date().toISOString();
   await store.transaction('rw', store.tables, async () => {
-    await store.people.bulkPut(page.people);
-    await store.sites.bulkPut(page.sites);
-    await store.jobs.bulkPut(page.jobs);
-    await store.templates.bulkPut(page.templates);
-    await store.assets.bulkPut(page.assets);
-    await store.catalogues.bulkPut(page.catalogues);
-    await store.series.bulkPut(
-      page.series.map((series) => ({
-        ...series,
-        id: `${series.site} ${series.template} ${series.key}`,
-      })),
-    );
-    await store.earlier.bulkPut(
-      page.earlier.map((earlier) => ({
-        ...earlier,
-        id: earlierId(earlier.site, earlier.template),
-      })),
-    );
-    for (const visit of page.visits) {
-      // What happened here and is not sent yet must not vanish behind the office's older view.
-      const mine = (await store.visits.get(visit.id))?.events ?? [];
-      const known = new Set(visit.events.map((event) => event.id));
-      const events = [...visit.events, ...mine.filter((event) => !known.has(event.id))];
-      await store.visits.put({ ...visit, events });
-    }
-    await store.entries.bulkPut(
-      page.entries.map(({ body, receivedAt }) => ({
-        id: body.id,
-        sheet: body.sheet,
-        body,
-        receivedAt,
-      })),
-    );
-    await noteGone(
-      store,
-      page.gone,
-      page.visits.map(({ id }) => id),
-    );
+    await takeRecords(store, page.changes, readable);
+    if (page.visits) await dropOtherVisits(store, page.visits);
     await store.notes.bulkPut([
       { key: CURSOR, value: page.cursor },
       { key: THROUGH, value: page.through },
@@ -69,4 +43,69 @@ async function takeIn(store: LocalStore, page: PullAnswer): Promise<void> {
       ...(page.more ? [] : [{ key: 'last sync', value: now }]),
     ]);
   });
+}
+
+/** Keeps each record in its place; one that can't be read is kept aside, and harms no other. */
+async function takeRecords(
+  store: LocalStore,
+  changes: readonly RecordChange[],
+  readable: Readable,
+): Promise<void> {
+  const kinds = new Map<string, RecordChange[]>();
+  for (const change of changes) {
+    const line = kinds.get(change.kind);
+    if (line) line.push(change);
+    else kinds.set(change.kind, [change]);
+  }
+  for (const [kind, line] of kinds)
+    if (isReadable(kind, readable)) await takeKind(store, kind, line, readable);
+    else await store.aside.bulkPut(line.map(asAside));
+}
+
+const isReadable = (kind: string, readable: Readable): kind is RecordKind =>
+  Object.hasOwn(readable, kind);
+
+async function takeKind<Kind extends RecordKind>(
+  store: LocalStore,
+  kind: Kind,
+  changes: readonly RecordChange[],
+  readable: Readable,
+): Promise<void> {
+  const keeper = KEEPERS[kind];
+  const records: { id: string; body: RecordOf<Kind> }[] = [];
+  const gone: string[] = [];
+  const aside: RecordChange[] = [];
+  for (const change of changes) {
+    if (change.body === null) {
+      gone.push(change.id);
+      continue;
+    }
+    const read = readable[kind]?.safeParse(change.body);
+    // The schema of a kind gives that kind's record; TypeScript can't follow it through the table.
+    if (read?.success) records.push({ id: change.id, body: read.data as RecordOf<Kind> });
+    else aside.push(change);
+  }
+  if (records.length > 0) await keeper.keep(store, records);
+  if (gone.length > 0) await keeper.drop?.(store, gone);
+  await store.aside.bulkDelete(
+    [...records, ...gone.map((id) => ({ id }))].map(({ id }) => keyOf(kind, id)),
+  );
+  await store.aside.bulkPut(aside.map(asAside));
+}
+
+const keyOf = (kind: string, id: string): string => `${kind} ${id}`;
+const asAside = ({ kind, id, body }: RecordChange) => ({ key: keyOf(kind, id), kind, id, body });
+
+/** What an older version of the application could not read may be readable by now. */
+async function takeUpAside(store: LocalStore, readable: Readable): Promise<void> {
+  const aside = await store.aside.toArray();
+  if (aside.length === 0) return;
+  await store.transaction('rw', store.tables, () => takeRecords(store, aside, readable));
+}
+
+/** At the end of a fill the office names every visit this person has: others were taken meanwhile. */
+async function dropOtherVisits(store: LocalStore, theirs: readonly string[]): Promise<void> {
+  const known = await store.visits.toCollection().primaryKeys();
+  const others = known.filter((id) => !theirs.includes(id));
+  await KEEPERS.visit.drop?.(store, others);
 }

@@ -6,6 +6,11 @@ const BATCH = 200;
 /** Sketches are large; the office takes no more than a few megabytes at a time. */
 const BATCH_CHARACTERS = 1_000_000;
 
+/** The office answered and settled nothing: it has not taken what it was sent. */
+export class NothingSettled extends Error {
+  override name = 'NothingSettled';
+}
+
 /** Sends what waits, in the order it happened. Repeating it is harmless: every operation has its id. */
 export async function pushAll(store: LocalStore): Promise<void> {
   for (;;) {
@@ -13,8 +18,8 @@ export async function pushAll(store: LocalStore): Promise<void> {
     if (batch.length === 0) return;
     const receipts = await push(batch);
     const settled = await takeReceipts(store, batch, receipts);
-    // An answer that settles nothing would otherwise be asked for again for ever.
-    if (settled === 0) return;
+    // It would be asked for again for ever, while the phone claimed to be in step.
+    if (settled === 0) throw new NothingSettled('The office gave no receipt for what it was sent.');
   }
 }
 
@@ -32,21 +37,61 @@ async function nextBatch(store: LocalStore): Promise<Waiting[]> {
   return tooMany < 0 ? waiting : waiting.slice(0, tooMany);
 }
 
-/** One too large for the office on its own must not hold up what waits behind it. */
+const SET_ASIDE =
+  'The office could not take this one, though it took what was sent beside it. It stays here.';
+/** After so many failures in a row, with nothing taken in between, it is the office that fails. */
+const PATIENCE = 4;
+
+/**
+ * Sends a batch. One that fails as a whole is halved until the one that makes it fail is found: that
+ * is set aside with words, and holds up nothing behind it.
+ */
 async function push(batch: readonly Waiting[]): Promise<readonly Receipt[]> {
-  try {
-    const { receipts } = await ask(PushAnswer, 'POST', '/api/push', {
-      operations: batch.map((item) => item.operation),
-    });
-    return receipts;
-  } catch (error) {
-    const [only, ...more] = batch;
-    if (!(error instanceof Refused) || error.status !== 413 || !only || more.length > 0)
-      throw error;
-    const at = new Date().toISOString();
-    return [{ id: only.id, outcome: 'refused', at, reason: error.message }];
-  }
+  const receipts: Receipt[] = [];
+  const failed: Waiting[] = [];
+  let failure: unknown = null;
+  let inARow = 0;
+  const send = async (part: readonly Waiting[]): Promise<void> => {
+    try {
+      receipts.push(...(await ask(PushAnswer, 'POST', '/api/push', sentOf(part))).receipts);
+      inARow = 0;
+    } catch (error) {
+      const [only, ...more] = part;
+      if (!only || !isAboutTheBatch(error)) throw error;
+      failure = error;
+      if (error.status >= 500 && ++inARow > PATIENCE && receipts.length === 0) throw error;
+      if (more.length === 0) {
+        if (error.status < 500) receipts.push(refusalOf(only, error.message));
+        else failed.push(only);
+        return;
+      }
+      const half = part.length >> 1;
+      await send(part.slice(0, half));
+      await send(part.slice(half));
+    }
+  };
+  await send(batch);
+  // Only what was taken beside it shows that it is this one, and not the office, that fails.
+  if (failed.length > 0 && receipts.length === 0) throw failure;
+  return [...receipts, ...failed.map((item) => refusalOf(item, SET_ASIDE))];
 }
+
+const sentOf = (batch: readonly Waiting[]) => ({
+  operations: batch.map((item) => item.operation),
+});
+
+const refusalOf = ({ id }: Waiting, reason: string): Receipt => ({
+  id,
+  outcome: 'refused',
+  at: new Date().toISOString(),
+  reason,
+});
+
+/** Who is asking, or how often, is no fault of what was sent. */
+const NOT_THE_BATCH = new Set([401, 403, 429]);
+
+const isAboutTheBatch = (error: unknown): error is Refused =>
+  error instanceof Refused && !NOT_THE_BATCH.has(error.status);
 
 async function takeReceipts(
   store: LocalStore,

@@ -14,6 +14,10 @@ Object.assign(globalThis, {
 if (!('timeout' in AbortSignal))
   Object.assign(AbortSignal, { timeout: () => new AbortController().signal });
 
+// jsdom has no pointers to capture, and no addresses for what is in memory.
+Object.assign(Element.prototype, { setPointerCapture: () => undefined });
+Object.assign(URL, { createObjectURL: () => 'blob:x', revokeObjectURL: () => undefined });
+
 // jsdom lays nothing out, so there is nowhere to scroll to.
 Object.assign(Element.prototype, { scrollIntoView: () => undefined });
 // Nor does it open dialogs.

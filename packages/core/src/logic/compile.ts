@@ -1,5 +1,8 @@
 import { Environment, type ASTNode } from '@marcbachmann/cel-js';
+import { Evaluator, Failed, MACROS, Missing, type Callable } from './evaluate.ts';
 import { GENERAL_FUNCTIONS, ROW_FUNCTIONS } from './general-functions.ts';
+import { LANGUAGE_FUNCTIONS } from './methods.ts';
+import { Meter, OverBudget } from './meter.ts';
 import type { FunctionOffer } from './offer.ts';
 
 /** Answers by question key; only questions that are asked and answered are in it. */
@@ -19,11 +22,22 @@ export interface Reads {
   readonly columns: readonly { readonly rows: string; readonly column: string | null }[];
 }
 
+/** What came of an expression: a value, an answer that is missing, or why it can't be computed. */
+export type Outcome =
+  | { readonly value: unknown }
+  | { readonly missing: true }
+  | { readonly failed: string; readonly overBudget: boolean };
+
 export interface Program {
   readonly source: string;
   readonly reads: Reads;
-  /** The value, or undefined while an answer it needs is missing. */
+  readonly ast: ASTNode;
+  /** The value, or undefined while an answer it needs is missing or it can't be computed. */
   readonly run: (answers: AnswerContext) => unknown;
+  /** The same, told apart. */
+  readonly outcome: (answers: AnswerContext) => Outcome;
+  /** How many steps of its budget it takes with these answers. */
+  readonly stepsFor: (answers: AnswerContext) => number;
 }
 
 export type ProgramType = 'yes or no' | 'number' | 'anything';
@@ -33,14 +47,20 @@ export const RESERVED_NAMES = ['given', 'previous', 'row', 'programme'] as const
 
 const ROW_FUNCTION_NAMES = new Set(ROW_FUNCTIONS.map(({ name }) => name));
 
+/** Whole numbers are read as such only where CEL needs one: a place in a list or in words. */
+const WANTS_WHOLE = new Set(['substring', 'indexOf', 'lastIndexOf', 'split']);
+
 /**
- * Compiles CEL (Common Expression Language) for one template. All numbers in a sheet are doubles,
- * so arithmetic between a double and a whole number is added to the language.
+ * Compiles CEL (Common Expression Language) for one template. The language's own reader finds
+ * mistakes in writing and in types; what an expression comes to is worked out here, since numbers of
+ * a sheet are decimals, answers may be missing, and nothing may run without end.
  */
 export class Compiler {
   private readonly environment = new Environment({
     limits: { maxAstNodes: 800, maxDepth: 60, maxListElements: 200, maxMapEntries: 100 },
   });
+  private readonly functions = new Map<string, Callable>(LANGUAGE_FUNCTIONS);
+  private readonly evaluator = new Evaluator(this.functions);
   /** Variables whose name is a word of the language itself, or stands twice. */
   readonly unusable: string[] = [];
 
@@ -62,67 +82,105 @@ export class Compiler {
   }
 
   private register({ name, takes, gives, run }: FunctionOffer): void {
-    const handler = (...values: unknown[]): unknown =>
-      run(
-        ...(values.map((value, index) =>
-          takes[index] === 'double' ? Number(value) : value,
-        ) as never[]),
-      );
+    const checked: Callable = (...given) => {
+      takes.forEach((type, at) => mustBe(type, given[at]));
+      return (run as Callable)(...given);
+    };
+    this.functions.set(name, checked);
     let overloads: string[][] = [[]];
     for (const type of takes)
       overloads = overloads.flatMap((before) =>
         (type === 'double' ? ['double', 'int'] : [type]).map((each) => [...before, each]),
       );
     for (const overload of overloads)
-      this.environment.registerFunction(`${name}(${overload.join(', ')}): ${gives}`, handler);
+      this.environment.registerFunction(`${name}(${overload.join(', ')}): ${gives}`, never);
   }
 
+  /** Some functions of the language give whole numbers: they compute with any other number. */
   private addMixedArithmetic(): void {
-    const mixed: Record<string, (a: number, b: number) => number> = {
-      '+': (a, b) => a + b,
-      '-': (a, b) => a - b,
-      '*': (a, b) => a * b,
-      '/': (a, b) => a / b,
-    };
-    for (const [sign, compute] of Object.entries(mixed)) {
-      const handler = (a: number | bigint, b: number | bigint): number =>
-        compute(Number(a), Number(b));
-      this.environment.registerOperator(`double ${sign} int: double`, handler);
-      this.environment.registerOperator(`int ${sign} double: double`, handler);
+    for (const sign of ['+', '-', '*', '/', '%']) {
+      this.environment.registerOperator(`double ${sign} int: double`, never);
+      this.environment.registerOperator(`int ${sign} double: double`, never);
     }
-    const same = (a: number | bigint, b: number | bigint): boolean => Number(a) === Number(b);
-    this.environment.registerOperator('double == int: bool', same);
+    this.environment.registerOperator('double % double: double', never);
+    this.environment.registerOperator('double == int: bool', never);
   }
 
   /** Throws with a readable message when the expression has unknown names or wrong types. */
   compile(source: string, type: ProgramType): Program {
-    const program = this.environment.parse(source);
-    const checked = program.check();
+    const parsed = this.environment.parse(source);
+    const { ast } = parsed;
+    const reads = readsOf(ast);
+    const evaluate = this.evaluator.prepare(ast);
+    makeDecimal(ast);
+    const checked = parsed.check();
     if (!checked.valid) throw new Error(firstLine(checked.error?.message ?? 'not an expression'));
     const found = checked.type ?? 'dyn';
     if (type === 'yes or no' && found !== 'bool' && found !== 'dyn')
       throw new Error(`it must say yes or no, but gives ${sayType(found)}`);
     if (type === 'number' && !['double', 'int', 'dyn'].includes(found))
       throw new Error(`it must give a number, but gives ${sayType(found)}`);
-    const reads = readsOf(program.ast);
-    const needsOne = onlyNamesIn(program.ast) ? [...reads.names] : null;
+    const outcome = (answers: AnswerContext): Outcome => {
+      try {
+        const value = evaluate({ answers, meter: new Meter(), items: [] });
+        if (value instanceof Missing) return NOTHING_YET;
+        if (value instanceof Failed) return { failed: value.words, overBudget: false };
+        if (typeof value === 'number' && !Number.isFinite(value))
+          return { failed: 'the number is too large', overBudget: false };
+        return { value };
+      } catch (error) {
+        if (error instanceof OverBudget) return { failed: error.message, overBudget: true };
+        throw error;
+      }
+    };
     return {
       source,
       reads,
+      ast,
+      outcome,
+      stepsFor: (answers) => {
+        const meter = new Meter();
+        evaluate({ answers, meter, items: [] });
+        return meter.used;
+      },
       run: (answers) => {
-        // Without any of its answers there is nothing to find out; failing costs far more.
-        if (needsOne?.every((name) => answers[name] === undefined)) return undefined;
-        try {
-          const value: unknown = program(answers);
-          if (typeof value === 'bigint') return Number(value);
-          return typeof value === 'number' && !Number.isFinite(value) ? undefined : value;
-        } catch {
-          // An answer it needs is missing: it gives nothing yet.
-          return undefined;
-        }
+        const came = outcome(answers);
+        return 'value' in came ? came.value : undefined;
       },
     };
   }
+}
+
+/** What comes from a catalogue or a row has no type the checker could know. */
+function mustBe(type: string, value: unknown): void {
+  if (type === 'double' && typeof value !== 'number') throw new Error('it needs a number');
+  if (type === 'string' && typeof value !== 'string') throw new Error('it needs words');
+  if (type.startsWith('list') && !Array.isArray(value)) throw new Error('it needs rows');
+}
+
+const NOTHING_YET: Outcome = { missing: true };
+
+/** The language's own evaluation is not used: only its reader, and its checker of types. */
+const never = (): never => {
+  throw new Error('evaluated elsewhere');
+};
+
+/**
+ * Has the checker of types see every number as one kind, so that 1 and 1.5 go together, and 1/2 is a
+ * half. Places in lists and words stay whole.
+ */
+function makeDecimal(node: ASTNode): void {
+  const each = (part: unknown): void => {
+    if (Array.isArray(part)) part.forEach(each);
+    else if (isNode(part)) makeDecimal(part);
+  };
+  if (node.op === 'value') {
+    if (typeof node.args === 'bigint') (node as { args: unknown }).args = Number(node.args);
+  } else if (node.op === '[]') {
+    each(node.args[0]);
+    if (node.args[1].op !== 'value') each(node.args[1]);
+  } else if (node.op === 'rcall' && WANTS_WHOLE.has(node.args[0])) each(node.args[1]);
+  else each(node.args);
 }
 
 /** Words of the language, and names of its types such as `list`, read as something else. */
@@ -143,26 +201,47 @@ export function isLanguageWord(name: string): boolean {
 
 const firstLine = (text: string): string => text.split('\n')[0] ?? text;
 
-const TYPE_WORDS: Record<string, string> = {
-  string: 'words',
-  double: 'a number',
-  int: 'a number',
-  bool: 'yes or no',
-  list: 'a list',
-  map: 'several values',
-};
-const sayType = (type: string): string => TYPE_WORDS[type.split('<')[0] ?? type] ?? type;
+const TYPE_WORDS: ReadonlyMap<string, string> = new Map([
+  ['string', 'words'],
+  ['double', 'a number'],
+  ['int', 'a number'],
+  ['bool', 'yes or no'],
+  ['list', 'a list'],
+  ['map', 'several values'],
+]);
+const sayType = (type: string): string => TYPE_WORDS.get(type.split('<')[0] ?? type) ?? type;
 
 const isNode = (part: unknown): part is ASTNode =>
   typeof part === 'object' && part !== null && 'op' in part && 'args' in part;
 
-function visit(node: ASTNode, see: (node: ASTNode) => boolean): void {
-  if (!see(node)) return;
-  const inside = (part: unknown): void => {
-    if (Array.isArray(part)) part.forEach(inside);
-    else if (isNode(part)) visit(part, see);
+/** Goes through a syntax tree with the names macros give their items; `see` says whether to go deeper. */
+function visit(
+  node: ASTNode,
+  see: (node: ASTNode, items: readonly string[]) => boolean,
+  items: readonly string[] = [],
+): void {
+  if (!see(node, items)) return;
+  const inside = (part: unknown, named: readonly string[]): void => {
+    if (Array.isArray(part)) part.forEach((each) => inside(each, named));
+    else if (isNode(part)) visit(part, see, named);
   };
-  inside(node.args);
+  if (node.op === 'rcall' && MACROS.has(node.args[0]) && node.args[2][0]?.op === 'id') {
+    inside(node.args[1], items);
+    inside(node.args[2].slice(1), [...items, node.args[2][0].args]);
+  } else inside(node.args, items);
+}
+
+/** The patterns an expression looks for, where they are written out. */
+export function patternsIn(ast: ASTNode): string[] {
+  const found: string[] = [];
+  visit(ast, (node) => {
+    if (node.op === 'rcall' && node.args[0] === 'matches') {
+      const [pattern] = node.args[2];
+      if (pattern?.op === 'value' && typeof pattern.args === 'string') found.push(pattern.args);
+    }
+    return true;
+  });
+  return found;
 }
 
 function readsOf(ast: ASTNode): Reads {
@@ -171,7 +250,7 @@ function readsOf(ast: ASTNode): Reads {
   const previous = new Set<string>();
   const columns: { rows: string; column: string | null }[] = [];
   let row = false;
-  visit(ast, (node) => {
+  visit(ast, (node, items) => {
     if (node.op === '.' || node.op === '.?') {
       const [of, field] = node.args;
       if (of.op === 'id' && of.args === 'given') {
@@ -194,25 +273,9 @@ function readsOf(ast: ASTNode): Reads {
     }
     if (node.op === 'id') {
       if (node.args === 'row') row = true;
-      else names.add(node.args);
+      else if (!items.includes(node.args)) names.add(node.args);
     }
     return true;
   });
   return { names, given, previous, row, columns };
-}
-
-/** Whether it gives nothing at all when every variable in it is missing. */
-function onlyNamesIn(ast: ASTNode): boolean {
-  let only = true;
-  let some = false;
-  visit(ast, (node) => {
-    const isTruth = node.op === 'value' && typeof node.args === 'boolean';
-    const isMacro = node.op === 'rcall' || node.op === 'call';
-    const isReserved =
-      node.op === 'id' && (RESERVED_NAMES as readonly string[]).includes(node.args);
-    if (node.op === 'id') some = true;
-    if (isTruth || isMacro || isReserved) only = false;
-    return only;
-  });
-  return only && some;
 }

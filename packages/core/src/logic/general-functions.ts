@@ -1,11 +1,14 @@
-import { convert, tidy } from '../measure/index.ts';
+import { convert, roundDecimal, sumDecimal, tidy } from '../measure/index.ts';
 import type { FunctionOffer } from './offer.ts';
 
 type Rows = readonly Readonly<Record<string, unknown>>[];
 
 /** The numbers in one column of rows; rows without one are left out. */
 const column = (rows: Rows, key: string): number[] =>
-  rows.flatMap((row) => (typeof row[key] === 'number' ? [row[key]] : []));
+  rows.flatMap((row) => {
+    const value = Object.hasOwn(row, key) ? row[key] : undefined;
+    return typeof value === 'number' ? [value] : [];
+  });
 
 const ROWS = 'list<map<string, dyn>>';
 
@@ -22,7 +25,7 @@ const over = (
   run: (rows: Rows, key: string) => compute(column(rows, key)),
 });
 
-const sum = (values: readonly number[]): number => tidy(values.reduce((a, b) => a + b, 0));
+const sum = sumDecimal;
 
 /** Thrown where there is nothing to compute with yet: the expression then gives nothing. */
 function some(values: readonly number[]): readonly number[] {
@@ -48,11 +51,9 @@ export const ROW_FUNCTIONS: readonly FunctionOffer[] = [
     gives: 'double',
     usage: 'count(rows, "question")',
     about: 'In how many rows a question is answered.',
-    run: (rows: Rows, key: string) => rows.filter((row) => row[key] !== undefined).length,
+    run: (rows: Rows, key: string) => rows.filter((row) => Object.hasOwn(row, key)).length,
   },
 ];
-
-const number = (value: number | bigint): number => Number(value);
 
 const DAY_MS = 86_400_000;
 
@@ -60,13 +61,14 @@ const DAY_MS = 86_400_000;
 export const GENERAL_FUNCTIONS: readonly FunctionOffer[] = [
   {
     name: 'round',
-    takes: ['double', 'int'],
+    takes: ['double', 'double'],
     gives: 'double',
     usage: 'round(value, decimals)',
     about: 'Rounded to so many decimals, halves away from zero.',
-    run: (value: number, decimals: bigint) => {
-      const factor = 10 ** number(decimals);
-      return (Math.sign(value) * Math.round(Math.abs(value) * factor)) / factor;
+    run: (value: number, decimals: number) => {
+      if (!Number.isInteger(decimals) || Math.abs(decimals) > 20)
+        throw new Error('it rounds to whole decimals, 20 at most');
+      return roundDecimal(value, decimals);
     },
   },
   {

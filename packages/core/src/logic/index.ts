@@ -1,4 +1,23 @@
-export * from './compile.ts';
-export * from './general-functions.ts';
-export * from './offer.ts';
-export * from './free-key.ts';
+export {
+  Compiler,
+  isLanguageWord,
+  patternsIn,
+  RESERVED_NAMES,
+  type AnswerContext,
+  type Outcome,
+  type Program,
+  type ProgramType,
+  type Reads,
+} from './compile.ts';
+export { isAffordable, LONGEST_WORDS, worstCost, type SizeOf } from './cost.ts';
+export { GENERAL_FUNCTIONS, ROW_FUNCTIONS } from './general-functions.ts';
+export { STEP_BUDGET } from './meter.ts';
+export type { FunctionOffer } from './offer.ts';
+export {
+  arePatternsLoaded,
+  loadPatterns,
+  loadPatternsFor,
+  problemWithPattern,
+  usesPatterns,
+} from './patterns.ts';
+export { freeKey } from './free-key.ts';

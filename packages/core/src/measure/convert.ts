@@ -106,8 +106,7 @@ export const CONVERTIBLE_UNITS: readonly string[] = [...RULES.keys()];
 
 /** Whether a value can be taken from one unit to the other. A unit always converts to itself. */
 export const canConvert = (from: string, to: string): boolean =>
-  from === to ||
-  (RULES.has(from) && RULES.get(from)?.dimension === RULES.get(to)?.dimension);
+  from === to || (RULES.has(from) && RULES.get(from)?.dimension === RULES.get(to)?.dimension);
 
 /** Units that measure the same as this one, itself left out. */
 export const unitsLike = (unit: string): string[] =>
@@ -137,10 +136,11 @@ export function convert(value: number, from: string, to: string): number {
 
 /**
  * A computed value without the digits that only binary arithmetic put there, so that 1.1 + 2.2 lies
- * on a limit of 3.3 and not above it. Whole numbers stay as they are; others keep 12 digits.
+ * on a limit of 3.3 and not above it. Whole numbers stay as they are; others keep 14 digits, one
+ * fewer than a double holds whole.
  */
 export const tidy = (value: number): number =>
-  Number.isInteger(value) ? value : Number(value.toPrecision(12));
+  Number.isInteger(value) ? value : Number(value.toPrecision(14));
 
 /** Of the units a question may be entered in, the one a person of this system expects. */
 export function unitFor(units: readonly string[], system: UnitSystem): string | undefined {

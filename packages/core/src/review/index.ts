@@ -1,1 +1,2 @@
+export * from './differences.ts';
 export * from './worst-first.ts';

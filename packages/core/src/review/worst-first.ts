@@ -32,14 +32,16 @@ export function needsEyes(state: QuestionState): boolean {
   return (
     state.alert !== null ||
     state.findings.length > 0 ||
-    state.disagreement.length > 0 ||
+    state.disagreement.length + state.conflicts.length > 0 ||
     state.photos.length + state.files.length > 0 ||
     state.question.kind === 'signature' ||
     state.question.kind === 'hold' ||
     state.question.kind === 'sketch' ||
     state.looseEnds.length > 0 ||
     state.closedOut !== null ||
-    state.rows.some((row) => row.removal !== null || row.questions.some(needsEyes)) ||
+    state.rows.some(
+      (row) => row.removal !== null || row.naming.length > 0 || row.questions.some(needsEyes),
+    ) ||
     state.history.some((entry) => entry.kind === 'correct')
   );
 }

@@ -7,7 +7,7 @@ import {
   type PathLog,
 } from '../log/index.ts';
 import type { Programme } from './template.ts';
-import type { AnswerContext } from '../logic/index.ts';
+import type { AnswerContext, Program } from '../logic/index.ts';
 import { tidy, type ExpectedRange } from '../measure/index.ts';
 import { alertOf, isAmiss, sayFinding, severityOf, type Said } from './judge.ts';
 import { isFile, isHold, isPhoto, rulesOf } from './kinds/index.ts';
@@ -98,14 +98,19 @@ export function foldQuestion(cell: Cell): QuestionState {
   const { plan, path, logs, answers } = cell;
   const { question, section } = plan;
   const { programme } = cell;
+  let overBudget = false;
+  const run = (program: Program | undefined): unknown => {
+    const came = program?.outcome(answers);
+    if (came && 'failed' in came) overBudget ||= came.overBudget;
+    return came && 'value' in came ? came.value : undefined;
+  };
   const visible =
     programme?.leftOut.includes(question.key) !== true &&
-    plan.visible.every((condition) => condition.run(answers) === true);
-  const holds = (rule: { run: (a: AnswerContext) => unknown } | undefined): boolean =>
-    visible && rule?.run(answers) === true;
+    plan.visible.every((condition) => run(condition) === true);
+  const holds = (rule: Program | undefined): boolean => visible && run(rule) === true;
 
   const answer = standing(logs.answer);
-  const calculated = visible ? plainValue(plan.formula?.run(answers)) : null;
+  const calculated = visible ? plainValue(run(plan.formula)) : null;
   const said: Said | null = answer ?? (calculated === null ? null : { value: calculated });
   const reason = standing(logs.reason);
   const photos = logs.photos.size === 0 ? NOTHING : standingItems(logs.photos, isPhoto);
@@ -115,7 +120,7 @@ export function foldQuestion(cell: Cell): QuestionState {
     keeps === 'photos' ? photos.length > 0 : keeps === 'files' ? files.length > 0 : answer !== null;
   const closedOut = answered || photos.length > 0 ? null : cell.closedOut;
 
-  const expected = rangeOf(plan, answers);
+  const expected = rangeOf(plan, run);
   const alert = visible ? alertOf(question, said, expected) : null;
   const severity = severityOf(question, said, alert);
   const amiss = isAmiss(question, said, severity);
@@ -137,11 +142,15 @@ export function foldQuestion(cell: Cell): QuestionState {
     if (asksReason && !reason) miss('reason');
     const needsPhoto = asksPhoto || (needsAnswer && keeps === 'photos');
     if (needsPhoto && photos.length === 0) miss('photo');
-    for (const { must, check } of plan.checks)
-      if (must.run(answers) === false) miss('check', check.words);
+    for (const { must, check } of plan.checks) if (run(must) === false) miss('check', check.words);
     if (answer && isHold(answer.value) && cell.workers.has(answer.value.person))
       miss('second person');
   }
+  const findings = visible ? findingsOf(cell, run, { said, severity, alert }) : NOTHING;
+  const messages = visible
+    ? plan.messages.flatMap(({ when, message }) => (holds(when) ? [message] : []))
+    : NOTHING;
+  const suggested = visible && !answered && !closedOut ? plainValue(run(plan.suggest)) : null;
   const differing = differingHeads(logs.answer);
   const counts = visible && keeps !== 'nothing' && keeps !== 'rows';
   const points =
@@ -160,17 +169,16 @@ export function foldQuestion(cell: Cell): QuestionState {
     rows: NOTHING,
     closedOut,
     expected,
-    suggested: visible && !answered && !closedOut ? plainValue(plan.suggest?.run(answers)) : null,
-    messages: visible
-      ? plan.messages.flatMap(({ when, message }) => (holds(when) ? [message] : []))
-      : NOTHING,
+    suggested,
+    messages,
     alert,
-    findings: visible ? findingsOf(cell, said, severity, alert) : NOTHING,
+    findings,
     looseEnds,
     asksReason,
     asksPhoto,
     disagreement: differing.length > 1 ? differing : NOTHING,
     conflicts: conflictsIn(logs),
+    overBudget,
     history: historyOf(logs),
     tally: {
       answered: counts && (answered || closedOut !== null) ? 1 : 0,
@@ -193,10 +201,12 @@ const numberFrom = (value: unknown): number | null =>
 const plainValue = (value: unknown): AnswerValue | null =>
   typeof value === 'string' || typeof value === 'boolean' ? value : numberFrom(value);
 
-function rangeOf({ question, low, high }: PlannedQuestion, answers: AnswerContext) {
+type Run = (program: Program | undefined) => unknown;
+
+function rangeOf({ question, low, high }: PlannedQuestion, run: Run) {
   const fixed: ExpectedRange = ('expected' in question ? question.expected : null) ?? {};
-  const lowest = numberFrom(low?.run(answers));
-  const highest = numberFrom(high?.run(answers));
+  const lowest = numberFrom(run(low));
+  const highest = numberFrom(run(high));
   const range: ExpectedRange = {
     ...fixed,
     ...(lowest === null ? {} : { low: lowest }),
@@ -205,11 +215,16 @@ function rangeOf({ question, low, high }: PlannedQuestion, answers: AnswerContex
   return range.low === undefined && range.high === undefined ? null : range;
 }
 
+interface Judged {
+  readonly said: Said | null;
+  readonly severity: Finding['severity'];
+  readonly alert: QuestionState['alert'];
+}
+
 function findingsOf(
-  { plan, path, answers }: Cell,
-  said: Said | null,
-  severity: Finding['severity'],
-  alert: QuestionState['alert'],
+  { plan, path }: Cell,
+  run: Run,
+  { said, severity, alert }: Judged,
 ): readonly Finding[] {
   const { question } = plan;
   const found: Finding[] = [];
@@ -224,7 +239,7 @@ function findingsOf(
   if (said && severity > 0)
     add(severity, sayFinding(question, said, alert), question.whenAmiss?.action);
   for (const { when, rule } of plan.findings)
-    if (when.run(answers) === true) add(rule.severity, rule.words, rule.action);
+    if (run(when) === true) add(rule.severity, rule.words, rule.action);
   return found.length === 0 ? NOTHING : found.sort((a, b) => b.severity - a.severity);
 }
 

@@ -369,6 +369,7 @@ export class OpenSheet {
     const looseEnds: LooseEnd[] = [];
     const findings: Finding[] = [];
     const disagreements: string[] = [];
+    const overBudget: string[] = [];
     for (const { key } of section.questions) {
       const state = this.root.cells.get(key)?.state;
       if (!state?.visible) continue;
@@ -376,10 +377,14 @@ export class OpenSheet {
       looseEnds.push(...state.looseEnds);
       findings.push(...state.findings);
       gatherDisagreements(state, disagreements);
+      gatherOverBudget(state, overBudget);
     }
     const tally = addUp(questions.map((state) => state.tally));
     const { answered, asked } = tally;
-    return { section, questions, looseEnds, findings, disagreements, tally, answered, asked };
+    return {
+      ...{ section, questions, looseEnds, findings, disagreements, overBudget },
+      ...{ tally, answered, asked },
+    };
   }
 
   private sum(dirty: readonly string[]): SheetState {
@@ -416,6 +421,7 @@ export class OpenSheet {
       programmeConflict,
       editedAfterFinish: [...new Set(this.late.map(({ path }) => path))].sort(),
       formerApproval: unapproved ? stageEntry : null,
+      overBudget: joined(sections.map((section) => section.overBudget)),
       programme: this.programme,
       cover: typeof cover === 'string' ? cover : null,
       strays: this.allStrays(),
@@ -474,6 +480,11 @@ function gatherDisagreements(state: QuestionState, into: string[]): void {
     if (row.removal || row.naming.length > 0) into.push(row.path);
     for (const inner of row.questions) gatherDisagreements(inner, into);
   }
+}
+
+function gatherOverBudget(state: QuestionState, into: string[]): void {
+  if (state.overBudget) into.push(state.path);
+  for (const row of state.rows) for (const inner of row.questions) gatherOverBudget(inner, into);
 }
 
 function mergeQuestion(

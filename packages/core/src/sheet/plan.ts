@@ -1,5 +1,14 @@
 import { isQuestionKey, parsePath } from '../log/index.ts';
-import { Compiler, type Program, type ProgramType } from '../logic/index.ts';
+import {
+  arePatternsLoaded,
+  Compiler,
+  isAffordable,
+  LONGEST_WORDS,
+  patternsIn,
+  problemWithPattern,
+  type Program,
+  type ProgramType,
+} from '../logic/index.ts';
 import { canConvert } from '../measure/index.ts';
 import { TRADE_FUNCTIONS } from '../trades/index.ts';
 import { problemWithAnswer, rulesOf } from './kinds/index.ts';
@@ -55,15 +64,18 @@ export class TemplateError extends Error {
   }
 }
 
-/** All that is wrong with a template; an empty list means it can be published. */
+/**
+ * All that is wrong with a template; an empty list means it can be published. Published ones are not
+ * held to what is only asked of new ones: that a rule stays affordable at the largest.
+ */
 export function problemsOf(body: TemplateBody): TemplateProblem[] {
-  const result = new PlanBuilder(body).build();
+  const result = new PlanBuilder(body, true).build();
   return Array.isArray(result) ? result : [];
 }
 
 /** Compiles a template. Throws a {@link TemplateError} that lists every problem. */
 export function planSheet(body: TemplateBody): SheetPlan {
-  const result = new PlanBuilder(body).build();
+  const result = new PlanBuilder(body, false).build();
   if (Array.isArray(result)) throw new TemplateError(result);
   return result;
 }
@@ -75,6 +87,12 @@ interface Placed {
   readonly groups: readonly string[];
 }
 
+/** What a row group is reckoned with where the template sets no end. */
+const MOST_ROWS = 5_000;
+/** Short words, such as a choice or a code, and what a catalogue knows. */
+const ORDINARY_SIZE = 100;
+const UNKNOWN_SIZE = 500;
+
 /** Row groups within row groups: boards with circuits, and no deeper. */
 const DEEPEST = 2;
 
@@ -84,7 +102,10 @@ class PlanBuilder {
   private readonly sectionConditions = new Map<string, Program | undefined>();
   private readonly compiler: Compiler;
 
-  constructor(private readonly body: TemplateBody) {
+  constructor(
+    private readonly body: TemplateBody,
+    private readonly publishing: boolean,
+  ) {
     for (const section of body.sections)
       for (const question of section.questions) this.place(question, section, []);
     if (this.placed.size === 0) this.report(null, 'It asks nothing yet.');
@@ -190,11 +211,43 @@ class PlanBuilder {
       const program = this.compiler.compile(source, type);
       for (const problem of this.unreachable(of, program))
         this.report(key, `The ${what} of “${label}” is wrong: ${problem}.`);
+      if (this.publishing) this.checkCost(of, what, program);
       return program;
     } catch (error) {
       const words = error instanceof Error ? error.message.split('\n')[0] : String(error);
       this.report(key, `The ${what} of “${label}” is wrong: ${words}.`);
       return undefined;
+    }
+  }
+
+  /** A rule must stay affordable in the largest sheet, or it would be stopped in some, some day. */
+  private checkCost({ question: { key, label } }: Placed, what: string, { ast }: Program): void {
+    if (!isAffordable(ast, (name) => this.largest(name)))
+      this.report(
+        key,
+        `The ${what} of “${label}” could take too long: it goes through lists within lists. Write it simpler, or say how many rows there can be at most.`,
+      );
+    if (!arePatternsLoaded()) return;
+    for (const pattern of patternsIn(ast)) {
+      const problem = problemWithPattern(pattern);
+      if (problem) this.report(key, `The ${what} of “${label}” is wrong: ${problem}.`);
+    }
+  }
+
+  /** How many items or characters something an expression reads can have. */
+  private largest(name: string): number {
+    const question = this.placed.get(name)?.question;
+    switch (question?.kind) {
+      case undefined:
+        return UNKNOWN_SIZE;
+      case 'rows':
+        return question.most ?? MOST_ROWS;
+      case 'choices':
+        return question.options.length + 1;
+      case 'text':
+        return LONGEST_WORDS;
+      default:
+        return ORDINARY_SIZE;
     }
   }
 

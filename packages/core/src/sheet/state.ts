@@ -90,6 +90,8 @@ export interface QuestionState {
   readonly disagreement: readonly Entry[];
   /** What people disagree about beside the answer: the reason, a photo, a file. */
   readonly conflicts: readonly Conflict[];
+  /** Whether a rule about it did more than any may, and was stopped. */
+  readonly overBudget: boolean;
   /** Everything ever recorded about this question, oldest first. */
   readonly history: readonly Entry[];
   readonly tally: Tally;
@@ -123,6 +125,7 @@ export interface SectionState {
   readonly looseEnds: readonly LooseEnd[];
   readonly findings: readonly Finding[];
   readonly disagreements: readonly string[];
+  readonly overBudget: readonly string[];
   readonly tally: Tally;
   readonly answered: number;
   readonly asked: number;
@@ -157,6 +160,8 @@ export interface SheetState {
   readonly editedAfterFinish: readonly string[];
   /** The approval it had until something changed; it is in review again then. */
   readonly formerApproval: Entry | null;
+  /** Paths of questions with a rule that did more than any may: it is as if it said nothing. */
+  readonly overBudget: readonly string[];
   /** The client's programme it is done for. */
   readonly programme: Programme | null;
   /** Path of the photo chosen for the cover. */

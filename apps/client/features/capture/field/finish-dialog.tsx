@@ -26,7 +26,7 @@ export function FinishDialog({ onClose, onEdit }: FinishDialogProps) {
   const { person } = useMe();
   const router = useRouter();
   const finish = async () => {
-    const problem = await session.write(STAGE_PATH, 'finish', null);
+    const problem = await session.write(STAGE_PATH, 'finish', session.cover);
     if (problem) return;
     const { visit } = session.context;
     if (!visit.events.some((event) => event.kind === 'left'))

@@ -26,18 +26,26 @@ export function SheetScreen() {
   const { person } = useMe();
   const router = useRouter();
   const [session, setSession] = useState<SheetSession | null | undefined>();
+  const [trouble, setTrouble] = useState<{ readonly error: unknown } | null>(null);
   useEffect(() => {
     let opened: SheetSession | null = null;
     let closed = false;
-    void openSession(store, id, person.id, engine.soon).then((found) => {
-      if (closed) found?.close();
-      else setSession((opened = found));
-    });
+    openSession(store, id, person.id, engine.soon).then(
+      (found) => {
+        if (closed) found?.close();
+        else setSession((opened = found));
+      },
+      (error: unknown) => {
+        if (!closed) setTrouble({ error });
+      },
+    );
     return () => {
       closed = true;
       opened?.close();
     };
   }, [store, engine, id, person.id]);
+  // For the boundary around the screen: a sheet that can't be opened is not one that is not here.
+  if (trouble) throw trouble.error;
   if (session === null)
     return (
       <FieldPage>

@@ -1,8 +1,9 @@
 import type { Series } from '@ant-trail/contract/capture';
 import type { Job, Visit } from '@ant-trail/contract/planning';
 import type { Site } from '@ant-trail/contract/sites';
-import type { AnswerValue, Entry, EntryKind, PhotoValue } from '@ant-trail/core/log';
+import type { AnswerValue, CoverValue, Entry, EntryKind, PhotoValue } from '@ant-trail/core/log';
 import { blanksPath, filePath, photoPath } from '@ant-trail/core/log';
+import { loadPatternsFor } from '@ant-trail/core/logic';
 import {
   byPath,
   OpenSheet,
@@ -84,6 +85,11 @@ export class SheetSession {
 
   get sheet(): string {
     return this.context.job.sheet.id;
+  }
+
+  /** What a finish made now has before it. */
+  get cover(): CoverValue {
+    return this.open.cover;
   }
 
   close(): void {
@@ -246,6 +252,7 @@ export async function openSession(
   const version = job && (await store.templates.get(job.sheet.version));
   if (!job || !visit || !site || !version) return null;
   await keepInHand(store);
+  await loadPatternsFor(version.body);
   const series = await store.series
     .where('[site+template]')
     .equals([site.id, version.template])

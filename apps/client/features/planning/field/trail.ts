@@ -1,5 +1,6 @@
 import type { Job, Visit, VisitEvent } from '@ant-trail/contract/planning';
 import type { Site } from '@ant-trail/contract/sites';
+import { loadPatternsFor } from '@ant-trail/core/logic';
 import { nextStep, type JobState, type NextStep } from '@ant-trail/core/planning';
 import {
   fold,
@@ -39,6 +40,7 @@ export async function loadStop(store: LocalStore, visit: Visit): Promise<TrailSt
   const site = job && (await store.sites.get(job.site));
   const version = job && (await store.templates.get(job.sheet.version));
   if (!job || !site || !version) return null;
+  await loadPatternsFor(version.body);
   const entries = await store.entries.where('sheet').equals(job.sheet.id).toArray();
   const photos = await store.photos.where('sheet').equals(job.sheet.id).toArray();
   const sheet = fold(

@@ -1,8 +1,11 @@
-import { MailAnswer, type MailMessage } from '@ant-trail/contract/reports';
+import { MailAnswer, TroubledAnswer, type MailMessage } from '@ant-trail/contract/reports';
+import { useState } from 'react';
 import { Column, Row, Rule } from '@/design/box.tsx';
-import { OutsideLink } from '@/design/button.tsx';
+import { Button, OutsideLink } from '@/design/button.tsx';
 import { DeskPage } from '@/design/desk-page.tsx';
+import { Notice } from '@/design/notice.tsx';
 import { Body, Figure } from '@/design/text.tsx';
+import { tell, wordsFor } from '@/device/api.ts';
 import { useOffice } from '@/device/office.ts';
 import { useMe } from '@/features/accounts/session.ts';
 import { sayWhen } from '@/features/planning/wording.ts';
@@ -18,6 +21,7 @@ export function SentScreen() {
       }
       problem={problem}
     >
+      <Troubled />
       {answer?.messages.length === 0 ? (
         <Body quiet>
           Nothing was sent yet. Approve a sheet, and its report goes to the job’s recipients.
@@ -29,6 +33,42 @@ export function SentScreen() {
         ))}
       </Column>
     </DeskPage>
+  );
+}
+
+/** Reports of approved sheets that could not be made or sent: nobody else would notice. */
+function Troubled() {
+  const { answer, again } = useOffice(TroubledAnswer, '/api/reports/troubled');
+  const [tried, setTried] = useState<ReadonlySet<string>>(new Set());
+  const [problem, setProblem] = useState<string | null>(null);
+  const tryAgain = async (sheet: string): Promise<void> => {
+    try {
+      await tell('POST', `/api/sheets/${sheet}/report/tries`);
+      setTried(new Set([...tried, sheet]));
+      again();
+    } catch (error) {
+      setProblem(wordsFor(error));
+    }
+  };
+  if (!answer || answer.reports.length === 0) return null;
+  return (
+    <Column gap="$2" role="group" aria-label="Reports that did not go out">
+      {answer.reports.map(({ sheet, site, title, trouble }) => (
+        <Notice key={sheet} tone="eyes" mark="needs eyes">
+          {site}, {title}: the report did not go out. {trouble}
+          <Row gap="$2" paddingTop="$2">
+            <Button dense onPress={() => void tryAgain(sheet)} disabled={tried.has(sheet)}>
+              {tried.has(sheet) ? 'Being tried again' : 'Try again'}
+            </Button>
+          </Row>
+        </Notice>
+      ))}
+      {problem ? (
+        <Body small eyes strong role="alert">
+          {problem}
+        </Body>
+      ) : null}
+    </Column>
   );
 }
 

@@ -44,7 +44,7 @@ export function DecisionBar({ dossier, reading, chosen, onDone, onChanged }: Dec
         sheet,
         path: STAGE_PATH,
         kind: 'approve',
-        value: null,
+        value: reading.open.cover,
         seen: reading.open.headsOf(STAGE_PATH),
         by: person.id,
       });

@@ -23,16 +23,18 @@ import { usePeople } from '@/features/accounts/desk/use-people.ts';
 import { useMe } from '@/features/accounts/session.ts';
 import { Picture } from '@/features/media/picture.tsx';
 import { sayShortDay, sayWhen } from '@/features/planning/wording.ts';
+import { Differences } from './differences.tsx';
 import type { ReadingState } from './read-dossier.ts';
 
 export interface EvidencePaneProps {
   readonly dossier: Dossier;
   readonly reading: ReadingState;
   readonly chosen: string | null;
+  readonly onSettled: () => void;
 }
 
 /** What stands behind one answer: photos, signature, its whole history, what is done about it. */
-export function EvidencePane({ dossier, reading, chosen }: EvidencePaneProps) {
+export function EvidencePane({ dossier, reading, chosen, onSettled }: EvidencePaneProps) {
   const { organisation } = useMe();
   const people = usePeople();
   const [zoomed, setZoomed] = useState<Photo | null>(null);
@@ -68,6 +70,7 @@ export function EvidencePane({ dossier, reading, chosen }: EvidencePaneProps) {
     >
       <Column padding="$4" gap="$3">
         <Heading>{question.label}</Heading>
+        <Differences state={state} dossier={dossier} reading={reading} onSettled={onSettled} />
         {photos.map((photo) => (
           <Column key={photo.path} gap="$1">
             <View
@@ -200,7 +203,10 @@ function Received(props: {
 function sayEntry(entry: Entry, question: Question): string {
   const { kind, value, reason } = entry;
   const aspect = parsePath(entry.path)?.aspect;
-  if (kind === 'clear') return aspect === 'photo' ? 'removed a photo' : 'took the answer away';
+  if (kind === 'clear') {
+    const what = aspect === 'photo' ? 'removed a photo' : 'took the answer away';
+    return reason ? `${what}: ${reason}` : what;
+  }
   if (value === null) return kind;
   if (aspect === 'reason') return `“${textOf(value)}”`;
   if (isPhoto(value)) return value.comment ? `photo, “${value.comment}”` : 'photo';

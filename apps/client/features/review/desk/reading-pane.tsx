@@ -19,31 +19,33 @@ import { useState } from 'react';
 import { Column, Row, Rule } from '@/design/box.tsx';
 import { Button, OutsideLink } from '@/design/button.tsx';
 import { Mark, type MarkName } from '@/design/mark.tsx';
-import { Notice } from '@/design/notice.tsx';
 import { PressableRow } from '@/design/pressable-row.tsx';
 import { Sparkline } from '@/design/sparkline.tsx';
 import { Body, Figure, Heading, Title } from '@/design/text.tsx';
 import { usePeople } from '@/features/accounts/desk/use-people.ts';
 import { useMe } from '@/features/accounts/session.ts';
 import { sayPast, sayShortDay, sayWhen } from '@/features/planning/wording.ts';
+import { ProgrammeDifference } from './differences.tsx';
 import type { ReadingState } from './read-dossier.ts';
+import { SheetNotices } from './sheet-notices.tsx';
 
 export interface ReadingPaneProps {
   readonly dossier: Dossier;
   readonly reading: ReadingState;
   readonly chosen: string | null;
   readonly onChoose: (key: string) => void;
+  readonly onSettled: () => void;
 }
 
 /** The sheet as the reviewer reads it: what needs eyes open, the rest folded away with a count. */
-export function ReadingPane({ dossier, reading, chosen, onChoose }: ReadingPaneProps) {
+export function ReadingPane({ dossier, reading, chosen, onChoose, onSettled }: ReadingPaneProps) {
   const [all, setAll] = useState<string | null>(null);
   const { state } = reading;
   const showAll = all === dossier.sheet.id;
   const usual = [...everyQuestion(state)].filter((stop) => !needsEyes(stop.state));
   return (
     <Column padding="$5" gap="$4">
-      <Head dossier={dossier} reading={reading} />
+      <Head dossier={dossier} reading={reading} onSettled={onSettled} />
       {state.sections.map((section) => {
         const shown = [...walk(section.questions, [])].filter(
           (stop) => showAll || needsEyes(stop.state),
@@ -86,7 +88,11 @@ export function ReadingPane({ dossier, reading, chosen, onChoose }: ReadingPaneP
   );
 }
 
-function Head({ dossier, reading }: { dossier: Dossier; reading: ReadingState }) {
+function Head({
+  dossier,
+  reading,
+  onSettled,
+}: Pick<ReadingPaneProps, 'dossier' | 'reading' | 'onSettled'>) {
   const { organisation } = useMe();
   const people = usePeople();
   const { visit, job, site, version, entries } = dossier;
@@ -98,7 +104,6 @@ function Head({ dossier, reading }: { dossier: Dossier; reading: ReadingState })
     arrived ? sayWhen(arrived.at, organisation.timeZone) : null,
     finish ? sayWhen(finish.at, organisation.timeZone) : null,
   ].filter((time) => time !== null);
-  const { stage, stageEntry } = reading.state;
   const own = entries.filter((entry) => entry.by === doer?.id);
   return (
     <Column gap="$1">
@@ -116,18 +121,8 @@ function Head({ dossier, reading }: { dossier: Dossier; reading: ReadingState })
           .join(' · ')}
       </Body>
       {reading.state.score ? <Body strong>{sayScore(reading.state.score)}</Body> : null}
-      {stage === 'approved' ? (
-        <Notice tone="info" mark="approved">
-          Approved by {people.name(stageEntry?.by ?? null)},{' '}
-          {stageEntry ? sayWhen(stageEntry.at, organisation.timeZone) : ''}
-        </Notice>
-      ) : null}
-      {stage === 'returned' ? (
-        <Notice tone="info" mark="returned">
-          Returned by {people.name(stageEntry?.by ?? null)}: “{stageEntry?.reason}”
-        </Notice>
-      ) : null}
-      {stage === 'under way' ? <Notice tone="info">Still being filled in.</Notice> : null}
+      <SheetNotices dossier={dossier} reading={reading} />
+      <ProgrammeDifference dossier={dossier} reading={reading} onSettled={onSettled} />
     </Column>
   );
 }
@@ -141,8 +136,12 @@ interface LineProps {
   readonly onChoose: () => void;
 }
 
+const differs = ({ disagreement, conflicts, rows }: QuestionState): boolean =>
+  disagreement.length + conflicts.length > 0 ||
+  rows.some((row) => row.removal !== null || row.naming.length > 0);
+
 function markFor(state: QuestionState): MarkName | null {
-  if (state.disagreement.length > 0) return 'differs';
+  if (differs(state)) return 'differs';
   if (state.question.kind === 'rows') return null;
   if (state.alert ?? (state.findings[0]?.severity ?? 0) >= 2) return 'needs eyes';
   return null;
@@ -242,6 +241,6 @@ function notesOn(state: QuestionState, dossier: Dossier): string {
   for (const message of state.messages) notes.push(message.words);
   for (const end of state.question.kind === 'rows' ? [] : state.looseEnds) notes.push(end.words);
   if (reason) notes.push(`“${textOf(reason.value)}”`);
-  if (state.disagreement.length > 0) notes.push('two people, two answers');
+  if (differs(state)) notes.push('two people, two answers');
   return notes.join(' · ');
 }

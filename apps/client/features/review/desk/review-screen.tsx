@@ -5,6 +5,7 @@ import { useEffect, useState } from 'react';
 import { Column, Row, Scroll } from '@/design/box.tsx';
 import { Body, Heading } from '@/design/text.tsx';
 import { useOffice } from '@/device/office.ts';
+import { usePatterns } from '@/device/use-patterns.ts';
 import { DecisionBar } from './decision-bar.tsx';
 import { EvidencePane } from './evidence-pane.tsx';
 import { QueuePane } from './queue-pane.tsx';
@@ -20,7 +21,8 @@ export function ReviewScreen() {
   const sheet = params.sheet ?? items[0]?.sheet ?? null;
   const dossier = useOffice(Dossier, sheet ? `/api/sheets/${sheet}` : null);
   const [chosen, setChosen] = useState<{ sheet: string; key: string } | null>(null);
-  const reading = dossier.answer ? readDossier(dossier.answer) : null;
+  const canRead = usePatterns(dossier.answer?.version.body);
+  const reading = dossier.answer && canRead ? readDossier(dossier.answer) : null;
   const key = chosen?.sheet === sheet ? chosen?.key : reading?.first;
   const go = (by: number): void => {
     const index = items.findIndex((item) => item.sheet === sheet);
@@ -62,6 +64,7 @@ export function ReviewScreen() {
               reading={reading}
               chosen={key ?? null}
               onChoose={(each) => sheet && setChosen({ sheet, key: each })}
+              onSettled={dossier.again}
             />
           ) : (
             <Column padding="$5" gap="$2">
@@ -80,7 +83,12 @@ export function ReviewScreen() {
           )}
         </Scroll>
         {reading && dossier.answer ? (
-          <EvidencePane dossier={dossier.answer} reading={reading} chosen={key ?? null} />
+          <EvidencePane
+            dossier={dossier.answer}
+            reading={reading}
+            chosen={key ?? null}
+            onSettled={dossier.again}
+          />
         ) : null}
       </Row>
       {reading && dossier.answer ? (

@@ -38,6 +38,7 @@ export function KeptScreen() {
     useLive(() => store.photos.filter((photo) => photo.receivedAt === null).toArray(), [store]) ??
     [];
   const places = useLive(() => placesKept(store), [store]) ?? new Map<string, Place>();
+  const aside = useLive(() => store.aside.count(), [store]) ?? 0;
   const refused = waiting.filter((item) => item.refused !== null);
   const refusedPhotos = photos.filter((photo) => photo.refused !== null);
   const groups = group(waiting, photos, places);
@@ -112,7 +113,13 @@ export function KeptScreen() {
             <Rule />
           </Column>
         ))}
-        <Column padding="$4">
+        <Column padding="$4" gap="$2">
+          {aside > 0 ? (
+            <Body small>
+              {aside === 1 ? 'One thing' : `${aside} things`} from the office can only be shown by a
+              newer version of this application. They are kept until it is here.
+            </Body>
+          ) : null}
           <Body small quiet>
             {kept?.lastSync
               ? `Last in step with the office ${sayWhen(kept.lastSync, organisation.timeZone)}.`

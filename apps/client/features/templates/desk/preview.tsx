@@ -15,6 +15,7 @@ import { Pick } from '@/design/pick.tsx';
 import { Notice } from '@/design/notice.tsx';
 import { Body, Heading } from '@/design/text.tsx';
 import { newId } from '@/device/identity.ts';
+import { usePatterns } from '@/device/use-patterns.ts';
 import { TryControl, type Give } from './try-control.tsx';
 import { KeepVariant } from './variants.tsx';
 import { Why } from './why.tsx';
@@ -32,7 +33,11 @@ export interface PreviewProps {
 export function Preview({ body, chosen, onChange }: PreviewProps) {
   const [entries, setEntries] = useState<readonly Entry[]>([]);
   const [round, setRound] = useState(0);
-  const plan = useMemo(() => (problemsOf(body).length === 0 ? planSheet(body) : null), [body]);
+  const ready = usePatterns(body);
+  const plan = useMemo(
+    () => (ready && problemsOf(body).length === 0 ? planSheet(body) : null),
+    [body, ready],
+  );
   const open = useMemo(() => {
     if (!plan) return null;
     const sheet = new OpenSheet(plan);

@@ -1,9 +1,12 @@
+import { loadPatterns } from '@ant-trail/core/logic';
 import { doFoldTask, type FoldTask, type FoldTasks } from './fold-tasks.ts';
 
 interface Asked<Task extends FoldTask> {
   readonly task: Task;
   readonly ask: FoldTasks[Task]['ask'];
 }
+
+await loadPatterns();
 
 /** The worker thread's one door: a task by its name, and its answer. */
 export default function work<Task extends FoldTask>(asked: Asked<Task>): FoldTasks[Task]['answer'] {

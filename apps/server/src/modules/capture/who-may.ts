@@ -18,6 +18,8 @@ export function problemWithAuthor(
   if (entry.kind === 'correct' || entry.kind === 'return' || entry.kind === 'approve')
     return reviewer ? null : 'Only a reviewer can do this.';
   if (assigned === author.person) return null;
+  // Taking something away is a correction too, when it says why.
+  if (reviewer && entry.kind === 'clear' && entry.reason?.trim()) return null;
   return reviewer
     ? 'This sheet is somebody else’s: correct it, with a reason.'
     : 'This job is not yours any more. The office decides what to do with your answer.';

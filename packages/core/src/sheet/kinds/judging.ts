@@ -26,7 +26,9 @@ export const yesNo: KindRules<YesNoQuestion> = {
   mayCloseOut: true,
   carries: false,
   problem: (_, value) =>
-    typeof value === 'string' && YES_NO_WORDS.has(value) ? null : 'Answer yes, no or not applicable.',
+    typeof value === 'string' && YES_NO_WORDS.has(value)
+      ? null
+      : 'Answer yes, no or not applicable.',
   say: (_, value) => YES_NO_WORDS.get(textOf(value)) ?? textOf(value),
   severity: (question, value) => (value === 'no' ? (question.whenAmiss?.severity ?? 0) : 0),
   amiss: (_, value) => value === 'no',
@@ -46,7 +48,9 @@ export const performed: KindRules<PerformedQuestion> = {
   mayCloseOut: true,
   carries: false,
   problem: (_, value) =>
-    typeof value === 'string' && PERFORMED_WORDS.has(value) ? null : 'Say whether it was performed.',
+    typeof value === 'string' && PERFORMED_WORDS.has(value)
+      ? null
+      : 'Say whether it was performed.',
   say: (_, value) => PERFORMED_WORDS.get(textOf(value)) ?? textOf(value),
   severity: (question, value) => (value === 'not' ? (question.whenAmiss?.severity ?? 0) : 0),
   amiss: (_, value) => value === 'not',

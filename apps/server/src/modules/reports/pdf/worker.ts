@@ -1,5 +1,8 @@
+import { loadPatterns } from '@ant-trail/core/logic';
 import type { ReportData } from '../data.ts';
 import { drawReport } from './draw.ts';
+
+await loadPatterns();
 
 /** The worker thread's one task: data in, PDF out. */
 export default async function work(data: ReportData): Promise<Uint8Array> {
