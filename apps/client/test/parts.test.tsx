@@ -159,7 +159,7 @@ describe('a number', () => {
     await user.tab();
     await settled();
     expect(at('level')?.answer).toMatchObject({ value: 7.5, unit: 'mm' });
-    await type(textbox('Level'), '1.000,5');
+    await type(textbox('Level'), '1.000.5');
     await settled();
     expect(within(region('Level')).getByText(/no marks for thousands/)).toBeTruthy();
     expect(at('level')?.answer?.value).toBe(7.5);
@@ -182,10 +182,34 @@ describe('a number', () => {
   test('is asked for in the person’s own system, its range too', async () => {
     act(() => chooseUnitSystem('US'));
     await showSheet(sheet(number()));
-    expect(within(region('Level')).getByText('Expected 0.3937 to 1.969 in.')).toBeTruthy();
+    expect(within(region('Level')).getByText('Expected 0.3938 to 1.968 in.')).toBeTruthy();
   });
 
-  test('is held against the last values: drift and what is unusual are named', async () => {
+  test('asks which of two a comma means, and keeps neither by itself', async () => {
+    const { at, settled } = await showSheet(sheet(number({ expected: { low: 0, high: 5_000 } })));
+    await type(textbox('Level'), '1,234');
+    await settled();
+    expect(within(region('Level')).getByText('Is this 1.234 or 1234?')).toBeTruthy();
+    expect(at('level')?.answer).toBeNull();
+    await user.click(screen.getByRole('button', { name: '1234' }));
+    await user.click(textbox('Level'));
+    await user.tab();
+    await settled();
+    expect(at('level')?.answer).toMatchObject({ value: 1234 });
+  });
+
+  test('may be followed by its own unit, and by no other', async () => {
+    const { at, settled } = await showSheet(sheet(number()));
+    await type(textbox('Level'), '12,5 mm');
+    await settled();
+    expect(at('level')?.answer).toMatchObject({ value: 12.5, unit: 'mm' });
+    await type(textbox('Level'), '12 in');
+    await settled();
+    expect(within(region('Level')).getByText(/^Leave the unit away/)).toBeTruthy();
+    expect(at('level')?.answer).toMatchObject({ value: 12.5 });
+  });
+
+  test('is held against the last values, and what is unusual is named', async () => {
     const earlier = { level: [20, 21, 19, 20, 22, 20, 19, 21, 20] };
     await showSheet(sheet(number()), { earlier });
     await user.type(textbox('Level'), '45');

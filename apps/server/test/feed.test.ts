@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { setTimeout as sleep } from 'node:timers/promises';
-import { PullAnswer } from '@ant-trail/contract/sync';
+import { type PullAnswer } from '@ant-trail/contract/sync';
 import type { Entry } from '@ant-trail/core/log';
 import fc from 'fast-check';
 import type { EntityManager } from 'typeorm';

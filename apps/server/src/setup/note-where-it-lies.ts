@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import type { DataSource, EntityManager } from 'typeorm';
+import type { DataSource } from 'typeorm';
 
 /**
  * Notes in which cluster this database lies. Found in another one it was restored from a backup:

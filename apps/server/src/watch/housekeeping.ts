@@ -34,7 +34,7 @@ export class Housekeeping {
           await db.query(`DELETE FROM session WHERE expires_at < now()`);
         });
     } catch (error) {
-      this.log.warn({ err: error as unknown }, 'tidying up failed; it is tried again');
+      this.log.warn({ err: error }, 'tidying up failed; it is tried again');
     }
   }
 }

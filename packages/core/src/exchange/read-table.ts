@@ -8,7 +8,7 @@ import {
   type CatalogueColumn,
   type CatalogueRow,
 } from '../catalogues/index.ts';
-import { readNumber } from '../measure/index.ts';
+import { readNumber, writingOf, type Writing } from '../measure/index.ts';
 import { freeKey } from '../logic/index.ts';
 
 /** What becomes of one column of a file. */
@@ -53,7 +53,10 @@ export function guessColumns(header: Cells, sample: readonly Cells[]): ColumnUse
     const key = freeKey(label, taken);
     taken.add(key);
     const values = sample.map((cells) => cells[at]?.trim() ?? '').filter((text) => text !== '');
-    const numbers = values.filter((text) => 'value' in readNumber(text));
+    const numbers = values.filter((text) => {
+      const read = readNumber(text);
+      return 'value' in read || read.either !== undefined;
+    });
     return {
       use: 'field',
       column: { key, label, kind: isMostly(numbers, values) ? 'number' : 'text' },
@@ -77,12 +80,17 @@ export function readTable(lines: readonly Cells[], uses: readonly ColumnUse[]): 
   const rows: CatalogueRow[] = [];
   const refused: RefusedRow[] = [];
   const lineOf = new Map<string, number>();
+  const writings = uses.map((use, at) =>
+    use.use === 'field' && use.column.kind === 'number'
+      ? writingOf(lines.slice(1).map((cells) => cells[at] ?? ''))
+      : {},
+  );
   lines.slice(1).forEach((cells, index) => {
     const line = index + 2;
     if (cells.every((cell) => cell.trim() === '')) return;
     const label = cells[nameAt]?.trim() ?? '';
     const code = codeAt < 0 ? label : (cells[codeAt]?.trim() ?? '');
-    const read = readFields(cells, uses);
+    const read = readFields(cells, uses, writings);
     const why =
       nameIsMissing(label, code, codeAt >= 0) ??
       standsTwice(code, lineOf.get(code.toLowerCase())) ??
@@ -113,6 +121,7 @@ const standsTwice = (code: string, line: number | undefined): string | null =>
 function readFields(
   cells: Cells,
   uses: readonly ColumnUse[],
+  writings: readonly Writing[],
 ): Record<string, string | number> | string {
   const fields: Record<string, string | number> = {};
   for (const [at, use] of uses.entries()) {
@@ -124,7 +133,9 @@ function readFields(
       fields[key] = text;
       continue;
     }
-    const read = readNumber(text);
+    const read = readNumber(text, writings[at]);
+    if ('problem' in read && read.either)
+      return `“${text}” under ${label} may be ${read.either[0]} or ${read.either[1]}: write it without a comma.`;
     if (!('value' in read)) return `“${text}” under ${label} is no number.`;
     fields[key] = read.value;
   }

@@ -14,8 +14,6 @@ interface Worst {
   readonly size: number;
 }
 
-const SMALL: Worst = { cost: 1, size: 1 };
-
 /** Functions that give one thing, however large what they are given. */
 const GIVES_MANY = new Set([
   'split',
@@ -106,7 +104,7 @@ function costOfMethod(
     const each = bodies.map((body) => costOf(body, inner));
     const nodes = bodies.reduce((sum, body) => sum + countNodes(body), 1);
     return {
-      cost: whole.cost + 1 + whole.size * Math.max(nodes, add(each)),
+      cost: whole.cost + 1 + whole.size * (nodes + add(each)),
       size: name === 'map' || name === 'filter' ? whole.size : 1,
     };
   }

@@ -8,8 +8,6 @@ export interface IndividualsChart {
 
 /** The expected moving range of two values of a normal distribution, in standard deviations. */
 const D2 = 1.128;
-/** Fewer values than this say too little about how a process varies (common practice, no source). */
-export const LEAST_FOR_LIMITS = 8;
 
 /**
  * The individuals chart of a series: mean, and three standard deviations estimated by the mean
@@ -83,14 +81,4 @@ export function runRules(values: readonly number[], chart: IndividualsChart): Ru
   return ([1, 2, 3, 4, 5, 6, 7, 8] as const)
     .filter((rule) => holds[rule])
     .map((rule) => ({ rule, words: WORDS[rule] }));
-}
-
-/**
- * What is out of pattern about the newest value, judged by the chart of those before it; empty
- * while there are too few to know.
- */
-export function patternAtEnd(values: readonly number[]): RunRule[] {
-  const earlier = values.slice(0, -1);
-  if (earlier.length < LEAST_FOR_LIMITS) return [];
-  return runRules(values, individualsChart(earlier));
 }

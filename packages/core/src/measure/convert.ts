@@ -1,6 +1,7 @@
 /** Units people may enter a value in, by what they measure. */
 type Dimension =
   | 'temperature'
+  | 'temperature difference'
   | 'pressure'
   | 'torque'
   | 'force'
@@ -43,6 +44,10 @@ const BY_CODE: Readonly<Record<string, UnitRule>> = {
   K: { dimension: 'temperature', factor: 1 },
   Cel: { dimension: 'temperature', factor: 1, offset: 273.15, system: 'SI' },
   '[degF]': { dimension: 'temperature', factor: 5 / 9, offset: 459.67, system: 'US' },
+  // By how much a temperature differs has no zero of its own; UCUM lets an annotation say so.
+  'K{difference}': { dimension: 'temperature difference', factor: 1 },
+  'Cel{difference}': { dimension: 'temperature difference', factor: 1, system: 'SI' },
+  '[degF]{difference}': { dimension: 'temperature difference', factor: 5 / 9, system: 'US' },
   Pa: { dimension: 'pressure', factor: 1 },
   kPa: { dimension: 'pressure', factor: 1e3, system: 'SI' },
   MPa: { dimension: 'pressure', factor: 1e6 },
@@ -128,7 +133,9 @@ export function convert(value: number, from: string, to: string): number {
   const target = RULES.get(to);
   if (!source || source.dimension !== target?.dimension)
     throw new RangeError(`A value in ${from} can't be given in ${to}.`);
-  const base = (value + (source.offset ?? 0)) * source.factor;
+  const shifted =
+    source.offset === undefined ? value : Number((value + source.offset).toFixed(OFFSET_DECIMALS));
+  const base = shifted * source.factor;
   if (target.offset === undefined) return base / target.factor;
   // Taking off what is large leaves its rounding behind: 32 °F must be 0 °C and nothing above it.
   return Number((base / target.factor - target.offset).toFixed(OFFSET_DECIMALS)) + 0;

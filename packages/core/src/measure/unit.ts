@@ -1,7 +1,10 @@
-/** How the UCUM codes we use are written for people. A code without an entry is shown as it is. */
+/** How the UCUM codes we use are written for people. A code without an entry is shown without its brackets. */
 const BY_CODE: Readonly<Record<string, string>> = {
   Cel: '°C',
   '[degF]': '°F',
+  'K{difference}': 'K',
+  'Cel{difference}': '°C',
+  '[degF]{difference}': '°F',
   Ohm: 'Ω',
   kOhm: 'kΩ',
   MOhm: 'MΩ',
@@ -35,5 +38,6 @@ const BY_CODE: Readonly<Record<string, string>> = {
 
 const WRITTEN: ReadonlyMap<string, string> = new Map(Object.entries(BY_CODE));
 
-/** The unit as people write it, from its UCUM code. */
-export const writeUnit = (ucum: string): string => WRITTEN.get(ucum) ?? ucum;
+/** The unit as people write it, from its UCUM code; brackets are the code's own. */
+export const writeUnit = (ucum: string): string =>
+  WRITTEN.get(ucum) ?? (/[[{]/.test(ucum) ? ucum.replaceAll(/[[\]]|\{.*?\}/g, '') : ucum);

@@ -146,7 +146,7 @@ export function foldQuestion(cell: Cell): QuestionState {
     if (answer && isHold(answer.value) && cell.workers.has(answer.value.person))
       miss('second person');
   }
-  const findings = visible ? findingsOf(cell, run, { said, severity, alert }) : NOTHING;
+  const findings = visible ? findingsOf(cell, run, { said, severity, alert, expected }) : NOTHING;
   const messages = visible
     ? plan.messages.flatMap(({ when, message }) => (holds(when) ? [message] : []))
     : NOTHING;
@@ -219,12 +219,13 @@ interface Judged {
   readonly said: Said | null;
   readonly severity: Finding['severity'];
   readonly alert: QuestionState['alert'];
+  readonly expected: ExpectedRange | null;
 }
 
 function findingsOf(
   { plan, path }: Cell,
   run: Run,
-  { said, severity, alert }: Judged,
+  { said, severity, alert, expected }: Judged,
 ): readonly Finding[] {
   const { question } = plan;
   const found: Finding[] = [];
@@ -237,7 +238,7 @@ function findingsOf(
     });
   };
   if (said && severity > 0)
-    add(severity, sayFinding(question, said, alert), question.whenAmiss?.action);
+    add(severity, sayFinding(question, said, alert, expected), question.whenAmiss?.action);
   for (const { when, rule } of plan.findings)
     if (run(when) === true) add(rule.severity, rule.words, rule.action);
   return found.length === 0 ? NOTHING : found.sort((a, b) => b.severity - a.severity);

@@ -1,5 +1,6 @@
 import {
   judgeRange,
+  sayLimit,
   sayRange,
   vibrationZone,
   writeUnit,
@@ -53,7 +54,8 @@ function rangeAlert(unitCode: string, value: number, expected: ExpectedRange): A
   const side = verdict === 'above' ? 'Above' : 'Below';
   if (expected.low !== undefined && expected.high !== undefined)
     return { verdict, words: `${side} the expected ${sayRange(expected, unit)}` };
-  const limit = `${verdict === 'above' ? expected.high : expected.low} ${unit}`.trim();
+  const end = verdict === 'above' ? 'high' : 'low';
+  const limit = `${sayLimit(expected[end] ?? 0, end)} ${unit}`.trim();
   const most = verdict === 'above' ? 'most' : 'least';
   return { verdict, words: `${side} the ${limit} expected at ${most}` };
 }
@@ -83,8 +85,13 @@ export function isAmiss(question: Question, said: Said | null, severity: Severit
 }
 
 /** A finding in words: what was asked, what was said, and what is wrong with it. */
-export function sayFinding(question: Question, said: Said, alert: Alert | null): string {
+export function sayFinding(
+  question: Question,
+  said: Said,
+  alert: Alert | null,
+  expected: ExpectedRange | null = null,
+): string {
   const colon = question.label.endsWith('?') ? '' : ':';
-  const words = `${question.label}${colon} ${sayAnswer(question, said.value, said.unit)}`;
+  const words = `${question.label}${colon} ${sayAnswer(question, said.value, said.unit, expected)}`;
   return alert ? `${words}. ${alert.words}` : words;
 }

@@ -1,4 +1,5 @@
 import type { AnswerValue } from '../log/index.ts';
+import type { ExpectedRange } from '../measure/index.ts';
 import { sayAnswer, textOf } from './kinds/index.ts';
 import type { QuestionState } from './state.ts';
 import type { Question } from './template.ts';
@@ -12,27 +13,28 @@ export function sayValue(
   value: AnswerValue,
   unit: string | undefined,
   sayDay: SayDay,
+  expected?: ExpectedRange | null,
 ): string {
   if (question.kind === 'date') return sayDay(textOf(value));
   if (question.kind === 'moment') {
     const [day = '', time = ''] = textOf(value).split('T');
     return `${sayDay(day)}, ${time}`;
   }
-  return sayAnswer(question, value, unit);
+  return sayAnswer(question, value, unit, expected);
 }
 
 const counted = (count: number, one: string): string => `${count} ${count === 1 ? one : `${one}s`}`;
 
 /** What a question came to, in words: in the read-through, in review, in the report, in exports. */
 export function sayState(state: QuestionState, sayDay: SayDay): string {
-  const { question, answer, calculated, photos, files, rows } = state;
+  const { question, answer, calculated, photos, files, rows, expected } = state;
   if (state.closedOut) return 'Not applicable, closed out';
   if (question.kind === 'rows') {
     const complete = rows.filter((row) => row.looseEnds.length === 0).length;
     return `${counted(rows.length, 'row')}, ${complete} complete`;
   }
-  if (answer) return sayValue(question, answer.value, answer.unit, sayDay);
-  if (calculated !== null) return sayValue(question, calculated, undefined, sayDay);
+  if (answer) return sayValue(question, answer.value, answer.unit, sayDay, expected);
+  if (calculated !== null) return sayValue(question, calculated, undefined, sayDay, expected);
   if (files.length > 0) return files.map(({ value }) => sayAnswer(question, value)).join(', ');
   if (photos.length > 0) return counted(photos.length, 'photo');
   return 'not answered';

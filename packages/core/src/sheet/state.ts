@@ -1,5 +1,5 @@
 import type { AnswerValue, Entry, FileValue, PhotoValue } from '../log/index.ts';
-import type { Drift, ExpectedRange, RangeVerdict, VibrationZone } from '../measure/index.ts';
+import type { ExpectedRange, RangeVerdict, VibrationZone } from '../measure/index.ts';
 import type { Severity } from './severity.ts';
 import type { Message, Programme, Question, Section } from './template.ts';
 
@@ -176,5 +176,3 @@ export interface Reading {
   readonly at: string;
   readonly value: number;
 }
-
-export type { Drift };

@@ -1,11 +1,10 @@
 import {
   convert,
-  driftAtEnd,
-  patternAtEnd,
   rangeIn,
   readNumber,
   sayRange,
   unitFor,
+  unusualAtEnd,
   writeEntered,
   writeUnit,
 } from '@ant-trail/core/measure';
@@ -18,6 +17,7 @@ import {
 } from '@ant-trail/core/sheet';
 import { useState } from 'react';
 import { Column, Row } from '@/design/box.tsx';
+import { Button } from '@/design/button.tsx';
 import { Input } from '@/design/input.tsx';
 import { Mark } from '@/design/mark.tsx';
 import { Sparkline, type SparkPoint } from '@/design/sparkline.tsx';
@@ -41,17 +41,19 @@ export function NumberPart({ state, locked }: PartProps) {
   const [picked, setPicked] = useState<string | null>(null);
   const unit = state.answer?.unit ?? picked ?? unitFor(units, system) ?? own;
   const entered = state.answer ? numberOf(state.answer.value) : null;
+  const writing = { units: [writeUnit(unit), unit] };
   const kept = entered === null || !quantity ? '' : sayKept(quantity, entered, unit);
   const draft = useDraft(kept, (text) => {
-    const read = text.trim() ? readNumber(text) : null;
+    const read = text.trim() ? readNumber(text, writing) : null;
     if (!read) return give(null);
     const isNew = 'value' in read && read.value !== entered;
     return isNew ? give(read.value, unit) : Promise.resolve(null);
   });
   if (!quantity) return null;
-  const read = draft.text.trim() ? readNumber(draft.text) : null;
+  const read = draft.text.trim() ? readNumber(draft.text, writing) : null;
   const value = read && 'value' in read ? inUnit(read.value, unit, own) : null;
   const problem = read && 'problem' in read ? read.problem : (draft.refused ?? undefined);
+  const either = read && 'problem' in read ? read.either : undefined;
   const alert = value === null ? null : judgeReading(quantity, value, expected);
   const written = writeUnit(unit);
   // A value keeps the unit it was entered in: pressing a box must never change a reading.
@@ -85,6 +87,15 @@ export function NumberPart({ state, locked }: PartProps) {
           />
         ) : null}
       </Row>
+      {either ? (
+        <Row gap="$2">
+          {either.map((each) => (
+            <Button key={each} onPress={() => draft.change(String(each))}>
+              {String(each)}
+            </Button>
+          ))}
+        </Row>
+      ) : null}
       {value !== null && unit !== own ? (
         <Body small quiet>
           That is {sayKept(quantity, Number(value.toPrecision(5)), own)} {writeUnit(own)}.
@@ -164,11 +175,10 @@ function Past({ state, question, value, shownIn }: PastProps) {
     out: judge(point.value),
   }));
   const last = earlier.at(-1);
+  const step = question.decimals === undefined ? undefined : 10 ** -question.decimals;
   if (value !== null) points.push({ label: 'now', value, out: judge(value) });
-  const values = [...all.map((point) => point.value), ...(value === null ? [] : [value])];
-  const drift = driftAtEnd(values);
-  // One is enough to look twice; which others hold as well helps nobody on site.
-  const [pattern] = value === null ? [] : patternAtEnd(values).filter(({ rule }) => rule !== 3);
+  const unusual =
+    value === null ? null : unusualAtEnd([...all.map((point) => point.value), value], step);
   const shown = (number: number): string =>
     shownIn === question.unit
       ? writeEntered(number, question.decimals)
@@ -198,14 +208,9 @@ function Past({ state, question, value, shownIn }: PastProps) {
             Expected {sayRange(rangeIn(range, question.unit, shownIn), unit)}.
           </Body>
         ) : null}
-        {drift ? (
+        {unusual ? (
           <Body small eyes strong>
-            {drift.direction === 'rising' ? 'Rising' : 'Falling'} for {drift.readings} visits.
-          </Body>
-        ) : null}
-        {pattern ? (
-          <Body small eyes strong>
-            Unusual: {pattern.words}.
+            Unusual: {unusual.words}.
           </Body>
         ) : null}
       </Row>

@@ -186,7 +186,7 @@ export function CalculatedPart({ state }: PartProps) {
   return (
     <Column gap="$2">
       <Figure strong eyes={alert !== null} fontSize={27} lineHeight={33}>
-        {sayAnswer(question, calculated)}
+        {sayAnswer(question, calculated, undefined, state.expected)}
       </Figure>
       {share === null ? null : (
         <Column height={8} backgroundColor="$sand" borderRadius={4} aria-hidden>

@@ -1,5 +1,5 @@
 import type { Dossier } from '@ant-trail/contract/review';
-import { driftAtEnd, sayRange, writeUnit } from '@ant-trail/core/measure';
+import { sayRange, unusualAtEnd, writeUnit } from '@ant-trail/core/measure';
 import { needsEyes } from '@ant-trail/core/review';
 import {
   everyQuestion,
@@ -235,8 +235,9 @@ function notesOn(state: QuestionState, dossier: Dossier): string {
     const earlier = dossier.series.find(({ key }) => key === state.path)?.points ?? [];
     const value = answer && numberOf(answer.value);
     const now = answer && value !== null ? [inUnit(value, answer.unit, question.unit)] : [];
-    const drift = driftAtEnd([...earlier.map((point) => point.value), ...now]);
-    if (drift) notes.push(`${drift.direction} for ${drift.readings} visits`);
+    const unusual =
+      now.length > 0 ? unusualAtEnd([...earlier.map((point) => point.value), ...now]) : null;
+    if (unusual) notes.push(unusual.words);
   }
   for (const message of state.messages) notes.push(message.words);
   for (const end of state.question.kind === 'rows' ? [] : state.looseEnds) notes.push(end.words);

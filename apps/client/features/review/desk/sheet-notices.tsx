@@ -51,7 +51,8 @@ export function SheetNotices({ dossier, reading }: SheetNoticesProps) {
       {overBudget.length > 0 ? (
         <Notice tone="eyes" mark="needs eyes">
           Rules that do too much were stopped, and say nothing here. They are about{' '}
-          {listOf(overBudget.map((path) => sayPath(dossier.version.body, path)))}. Mend the template.
+          {listOf(overBudget.map((path) => sayPath(dossier.version.body, path)))}. Mend the
+          template.
         </Notice>
       ) : null}
       {odd.length > 0 ? (

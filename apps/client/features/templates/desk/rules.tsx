@@ -13,7 +13,7 @@ import { Column, Row } from '@/design/box.tsx';
 import { Button } from '@/design/button.tsx';
 import { Input } from '@/design/input.tsx';
 import { Pick } from '@/design/pick.tsx';
-import { Heading } from '@/design/text.tsx';
+import { Body, Heading } from '@/design/text.tsx';
 import { Expression } from './expression.tsx';
 import type { Patch } from './question-editor.tsx';
 
@@ -33,6 +33,11 @@ export function Rules({ body, question, set }: RulesProps) {
   return (
     <Column gap="$3">
       <Heading>Rules</Heading>
+      <Body small quiet>
+        While an answer that a rule reads is missing, the rule says nothing: nothing is asked, found
+        or shown because of it. “a || b” is yes as soon as one of the two is, “a && b” is no as soon
+        as one is. given.x tells whether x is answered.
+      </Body>
       <RuleList<FindingRule>
         {...on}
         name="finding rule"

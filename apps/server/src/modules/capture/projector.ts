@@ -56,7 +56,7 @@ export class Projector {
     try {
       this.soon(await organisationsDue(this.data));
     } catch (error) {
-      this.log.warn({ err: error as unknown }, 'what is due could not be asked for');
+      this.log.warn({ err: error }, 'what is due could not be asked for');
     }
   }
 
@@ -94,7 +94,7 @@ export class Projector {
       if (sheets.length === SHEETS_A_LOOK) this.due.add(organisation);
     } catch (error) {
       // The database is away, or the server is stopping: what is due stays so.
-      if (!this.closed) this.log.error({ err: error as unknown }, 'projecting failed');
+      if (!this.closed) this.log.error({ err: error }, 'projecting failed');
     }
   }
 
@@ -108,14 +108,13 @@ export class Projector {
     let trouble: string | null = null;
     if (text)
       try {
-        const { count: _, ...whole } = text;
-        projection = await this.folding.do(organisation, 'project', { sheet: whole, people });
+        projection = await this.folding.do(organisation, 'project', { sheet: text.sheet, people });
       } catch (error) {
-        this.log.error({ err: error as unknown, sheet }, 'a sheet can’t be folded');
+        this.log.error({ err: error, sheet }, 'a sheet can’t be folded');
         trouble =
           error instanceof TooMuchToFold
-            ? `The rules of “${text.body.title}” take too long to compute on this sheet.`
-            : `The rules of “${text.body.title}” can’t be computed on this sheet.`;
+            ? `The rules of “${text.sheet.body.title}” take too long to compute on this sheet.`
+            : `The rules of “${text.sheet.body.title}” can’t be computed on this sheet.`;
       }
     await inOrganisation(this.data, organisation, async (db) => {
       if (projection && text) await this.keep(db, organisation, sheet, projection, text.count);

@@ -2,7 +2,8 @@ import type { EntityManager } from 'typeorm';
 import type { SheetAsText } from './fold-tasks.ts';
 import { findVersions } from '../templates/versions.ts';
 
-export interface SheetText extends SheetAsText {
+export interface SheetText {
+  readonly sheet: SheetAsText;
   /** How many entries it has. */
   readonly count: number;
 }
@@ -20,9 +21,7 @@ export async function sheetAsText(db: EntityManager, sheet: string): Promise<She
   const [version] = row ? await findVersions(db, [row.version_id]) : [];
   if (!row || !version) return null;
   return {
-    version: version.id,
-    body: version.body,
-    entries: row.entries,
+    sheet: { version: version.id, body: version.body, entries: row.entries },
     count: Number(row.count),
   };
 }

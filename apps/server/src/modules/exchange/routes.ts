@@ -78,8 +78,7 @@ export const exchangeRoutes = (
 async function mustBeThere(db: EntityManager, sheet: string): Promise<SheetAsText> {
   const text = await sheetAsText(db, sheet);
   if (!text) throw notFound('This sheet');
-  const { count: _, ...whole } = text;
-  return whole;
+  return text.sheet;
 }
 
 const TYPES: Record<TableFormat, string> = {

@@ -83,7 +83,7 @@ export function mountUploads(
       if (error instanceof UploadRefusal) return undefined;
       // What the tus library says of itself is for programs; what the disk says names its folders.
       const status = 'status_code' in error ? error.status_code : 500;
-      if (status >= 500) log.error({ err: error as unknown }, 'upload failed');
+      if (status >= 500) log.error({ err: error }, 'upload failed');
       const message =
         status >= 500
           ? 'The office could not take this photo just now. It will be sent once more.'

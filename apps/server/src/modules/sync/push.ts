@@ -87,7 +87,7 @@ async function takeLine(
     if (only && more.length === 0) {
       const refusal = asRefusal(error);
       // Not foreseen, so worth a look; for the phone it is one thing set aside, and nothing lost.
-      if (refusal.status >= 500) log.error({ err: error as unknown }, 'operation failed');
+      if (refusal.status >= 500) log.error({ err: error }, 'operation failed');
       words[only.at] = { refused: refusal.message };
       return;
     }

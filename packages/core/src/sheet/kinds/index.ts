@@ -1,4 +1,5 @@
 import type { AnswerValue } from '../../log/index.ts';
+import type { ExpectedRange } from '../../measure/index.ts';
 import type { Question, QuestionKind, QuestionOf } from '../template.ts';
 import * as evidence from './evidence.ts';
 import * as judging from './judging.ts';
@@ -50,8 +51,12 @@ export const problemWithAnswer = (question: Question, value: unknown): string | 
   rulesOf(question).problem(question, value);
 
 /** The answer as people read it, with its unit. Dates stay days: the face writes them its own way. */
-export const sayAnswer = (question: Question, value: AnswerValue, unit?: string): string =>
-  rulesOf(question).say(question, value, unit);
+export const sayAnswer = (
+  question: Question,
+  value: AnswerValue,
+  unit?: string,
+  expected?: ExpectedRange | null,
+): string => rulesOf(question).say(question, value, unit, expected);
 
 export { isFile, isHold, isPhoto, isSignature, isSketch, LONGEST_RECORDING } from './evidence.ts';
 export { ownAnswer, ownWords } from './judging.ts';

@@ -7,6 +7,7 @@ import {
   writeEntered,
   writeNumber,
   writeUnit,
+  type ExpectedRange,
 } from '../../measure/index.ts';
 import type {
   CalculatedQuestion,
@@ -27,21 +28,38 @@ export const inUnit = (value: number, entered: string | undefined, wanted: strin
     ? tidy(convert(value, entered, wanted))
     : value;
 
+/** More decimals than a double holds help nobody. */
+const MOST_DECIMALS = 15;
+
 /** Rounded as its question wants, but never so that it seems to lie on the other side of a limit. */
-function writeCalculated({ expected, decimals }: CalculatedQuestion, value: number): string {
-  const rounded = writeNumber(value, decimals);
-  const range = expected ?? {};
-  return judgeRange(Number(rounded), range) === judgeRange(value, range) ? rounded : String(value);
+function writeCalculated(
+  { expected: fixed, decimals }: CalculatedQuestion,
+  value: number,
+  expected: ExpectedRange | null | undefined,
+): string {
+  if (decimals === undefined) return writeNumber(value);
+  const range = expected ?? fixed ?? {};
+  const verdict = judgeRange(value, range);
+  for (let places = decimals; places <= MOST_DECIMALS; places++) {
+    const rounded = writeNumber(value, places);
+    if (judgeRange(Number(rounded), range) === verdict) return rounded;
+  }
+  return String(value);
 }
 
-function sayQuantity(question: ReadingQuestion, value: AnswerValue, unit = question.unit): string {
+function sayQuantity(
+  question: ReadingQuestion,
+  value: AnswerValue,
+  unit = question.unit,
+  expected?: ExpectedRange | null,
+): string {
   const number = numberOf(value);
   if (number === null) return textOf(value);
   const written = writeUnit(unit);
   const decimals = unit === question.unit ? question.decimals : undefined;
   const said =
     question.kind === 'calculated'
-      ? writeCalculated(question, number)
+      ? writeCalculated(question, number, expected)
       : writeEntered(number, decimals);
   return `${said}${written ? ` ${written}` : ''}`;
 }
@@ -81,8 +99,12 @@ export const calculated: KindRules<CalculatedQuestion> = {
   mayCloseOut: false,
   carries: false,
   problem: () => 'This value is calculated: nobody has to write it.',
-  say: (question, value, unit) =>
-    typeof value === 'boolean' ? (value ? 'Yes' : 'No') : sayQuantity(question, value, unit),
+  say: (question, value, unit, expected) =>
+    typeof value === 'boolean'
+      ? value
+        ? 'Yes'
+        : 'No'
+      : sayQuantity(question, value, unit, expected),
 };
 
 export const percentage: KindRules<PercentageQuestion> = {

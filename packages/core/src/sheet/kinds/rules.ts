@@ -1,4 +1,5 @@
 import type { AnswerValue } from '../../log/index.ts';
+import type { ExpectedRange } from '../../measure/index.ts';
 import type { Severity } from '../severity.ts';
 import type { Question } from '../template.ts';
 
@@ -11,7 +12,13 @@ export interface KindRules<Q extends Question = Question> {
   /** Says why a value can't answer a question, in words for the person; null when it can. */
   readonly problem: (question: Q, value: unknown) => string | null;
   /** The answer as people read it, with its unit. Dates stay days: the face writes them its way. */
-  readonly say: (question: Q, value: AnswerValue, unit?: string) => string;
+  readonly say: (
+    question: Q,
+    value: AnswerValue,
+    unit?: string,
+    /** What is expected of it now, in the question's unit: it never seems to lie on the other side. */
+    expected?: ExpectedRange | null,
+  ) => string;
   /** The answer as an expression sees it; as it is kept when left out. */
   readonly expose?: (question: Q, value: AnswerValue, unit?: string) => unknown;
   /** How bad an answer is by itself; 0 when left out. */
