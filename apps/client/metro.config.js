@@ -5,12 +5,13 @@ const config = getDefaultConfig(__dirname);
 const { resolveRequest } = config.resolver;
 
 // Zod brings along every language of its messages, and reads and writes JSON Schema; only English
-// is shown here, and no schema is read or written in a browser.
+// is shown here, and no schema is read, written or compiled in a browser.
 const STAND_INS = {
   '/locales/index.js': 'shims/zod-locales.js',
   './from-json-schema.js': 'shims/zod-from-json-schema.js',
   '/to-json-schema.js': 'shims/zod-json-schema.js',
   '/json-schema-processors.js': 'shims/zod-json-schema.js',
+  './compile.js': 'shims/zod-compile.js',
 };
 
 config.resolver.resolveRequest = (context, name, platform) => {
