@@ -15,11 +15,10 @@ import { inOrganisation } from '../../database/tenancy.ts';
 import { readSession, type Session } from '../../http/session.ts';
 import { Turns } from '../../turns/turns.ts';
 import type { MediaFiles } from './files.ts';
+import { MOST_PIXELS } from './picture-limits.ts';
 
 /** A short video; photos are far smaller. */
 export const LARGEST_PHOTO = 60_000_000;
-/** Far more than phones keep of a photo; decoding it takes about 250 MB. */
-export const MOST_PIXELS = 60_000_000;
 const PICTURE_TYPES: Record<string, string> = {
   jpeg: 'image/jpeg',
   png: 'image/png',

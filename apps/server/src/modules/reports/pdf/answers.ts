@@ -46,7 +46,7 @@ function writeQuestion(
   rows: readonly string[],
   say: Say,
 ): void {
-  const { question, answer } = state;
+  const { question } = state;
   const label = [...rows, question.label].join(' · ');
   const answerX = paper.left + paper.width * 0.56;
   const answerWidth = paper.width * 0.44;
@@ -55,6 +55,11 @@ function writeQuestion(
   const labelHeight = paper.heightOf(label, paper.width * 0.53);
   const noteHeight = quiet ? paper.heightOf(quiet, paper.width * 0.53, 9) : 0;
   const height = Math.max(labelHeight + noteHeight, paper.heightOf(said, answerWidth)) + 10;
+  if (height > paper.pageHeight / 2) {
+    writeLong(paper, label, quiet, said);
+    placeEvidence(paper, data, state, say);
+    return;
+  }
   paper.need(height + 4);
 
   const top = paper.y;
@@ -81,6 +86,23 @@ function writeQuestion(
   });
   paper.y = top + height;
   paper.rule();
+  placeEvidence(paper, data, state, say);
+}
+
+/** What is too long to stand side by side stands below one another, over as many pages as it takes. */
+function writeLong(paper: Paper, label: string, quiet: string, said: string): void {
+  paper.space(4);
+  paper.text(label);
+  if (quiet) paper.text(quiet, paper.left, { size: 9, color: QUIET });
+  paper.space(4);
+  paper.text(said, paper.left + 12, { face: 'bold' });
+  paper.space(6);
+  paper.rule();
+}
+
+/** The signature, sketch and photos that belong to an answer, below it. */
+function placeEvidence(paper: Paper, data: ReportData, state: QuestionState, say: Say): void {
+  const { question, answer } = state;
   if (isSignature(answer?.value) || isHold(answer?.value)) drawSignature(paper, answer.value);
   if (isSketch(answer?.value) && question.kind === 'sketch')
     drawSketch(

@@ -1,6 +1,8 @@
-import { readFileSync } from 'node:fs';
-import { createRequire } from 'node:module';
 import PDFDocument from 'pdfkit';
+import type { Face } from './faces.ts';
+import { TypeSetter, type Line } from './type-setter.ts';
+
+export type { Face } from './faces.ts';
 
 /** Colours of the report: ink on white paper, clay for what needs eyes. */
 export const INK = '#231C15';
@@ -11,19 +13,6 @@ export const CLAY_GROUND = '#F8E3D8';
 export const MOSS = '#CFD8BF';
 export const TRAIL = '#8A5A2B';
 export const SUN = '#E9AE2C';
-
-const require = createRequire(import.meta.url);
-const fontBytes = (family: string, weight: number): Buffer =>
-  readFileSync(
-    require.resolve(`@fontsource/${family}/files/${family}-latin-${weight}-normal.woff`),
-  );
-
-const FONTS = {
-  text: () => fontBytes('atkinson-hyperlegible-next', 400),
-  bold: () => fontBytes('atkinson-hyperlegible-next', 600),
-  mono: () => fontBytes('atkinson-hyperlegible-mono', 400),
-} as const;
-export type Face = keyof typeof FONTS;
 
 export type Tag = 'H1' | 'H2' | 'H3' | 'P' | 'Figure' | 'Caption';
 
@@ -38,16 +27,13 @@ export interface Style {
 const MARGIN = 50;
 const BOTTOM = 62;
 
-/** Signs our fonts have no drawing for, in words. */
-const SPELT: Record<string, string> = { Ω: 'ohm', '³': '3', '₂': '2' };
-const written = (text: string): string => text.replaceAll(/[Ω³₂]/g, (sign) => SPELT[sign] ?? sign);
-
 /** A sheet of paper to write on from top to bottom, tagged for people who hear it read aloud. */
 export class Paper {
   readonly document: PDFKit.PDFDocument;
   readonly left = MARGIN;
   readonly width: number;
   private readonly root: PDFKit.PDFStructureElement;
+  private readonly setter: TypeSetter;
 
   constructor(title: string, author: string) {
     this.document = new PDFDocument({
@@ -60,7 +46,7 @@ export class Paper {
       pdfVersion: '1.7',
       info: { Title: title, Author: author, Creator: 'Ant Trail' },
     });
-    for (const [name, bytes] of Object.entries(FONTS)) this.document.registerFont(name, bytes());
+    this.setter = new TypeSetter(this.document);
     this.width = this.document.page.width - 2 * MARGIN;
     this.root = this.document.struct('Document');
     this.document.addStructure(this.root);
@@ -87,16 +73,18 @@ export class Paper {
     this.document.y += height;
   }
 
+  /** Writes and moves on; what does not fit on this page goes on on the next. */
   text(words: string, x = this.left, style: Style = {}): void {
-    const { face = 'text', size = 10.5, color = INK, tag = 'P', width } = style;
+    const { face = 'text', size = 10.5, color = INK, tag = 'P' } = style;
+    const width = style.width ?? this.width - (x - this.left);
+    const lines = this.setter.lines(words, width, face, size);
+    const height = this.setter.heightOfLine(face, size);
     this.tagged(tag, () => {
-      this.document
-        .font(face)
-        .fontSize(size)
-        .fillColor(color)
-        .text(written(words), x, this.document.y, {
-          width: width ?? this.width - (x - this.left),
-        });
+      for (const line of lines) {
+        this.need(height);
+        this.drawLine(line, x, this.document.y, { width, size, color });
+        this.document.y += height;
+      }
     });
   }
 
@@ -104,18 +92,55 @@ export class Paper {
   beside(words: string, x: number, y: number, style: Style & { width: number }): number {
     const { face = 'text', size = 10.5, color = INK, width } = style;
     const before = this.document.y;
-    const text = written(words);
-    this.document.font(face).fontSize(size);
-    const height = this.document.heightOfString(text, { width });
+    const lines = this.setter.lines(words, width, face, size);
+    const height = this.setter.heightOfLine(face, size);
     this.tagged(style.tag ?? 'P', () => {
-      this.document.fillColor(color).text(text, x, y, { width });
+      lines.forEach((line, index) =>
+        this.drawLine(line, x, y + index * height, { width, size, color }),
+      );
     });
     this.document.y = before;
-    return height;
+    return lines.length * height;
+  }
+
+  /** Puts words on one line at a place, inside what is being drawn. */
+  put(
+    words: string,
+    x: number,
+    y: number,
+    { face = 'text', size = 10.5, color = INK }: Style,
+  ): void {
+    const width = Number.POSITIVE_INFINITY;
+    const [line] = this.setter.lines(words, width, face, size);
+    if (line) this.drawLine({ ...line, isRightToLeft: false }, x, y, { width, size, color });
   }
 
   heightOf(words: string, width: number, size = 10.5, face: Face = 'text'): number {
-    return this.document.font(face).fontSize(size).heightOfString(written(words), { width });
+    return (
+      this.setter.lines(words, width, face, size).length * this.setter.heightOfLine(face, size)
+    );
+  }
+
+  /** The most that fits on one page below its head. */
+  get pageHeight(): number {
+    return this.document.page.height - MARGIN - BOTTOM;
+  }
+
+  private drawLine(
+    { runs, width: used, isRightToLeft }: Line,
+    x: number,
+    y: number,
+    { width, size, color }: { width: number; size: number; color: string },
+  ): void {
+    let at = isRightToLeft ? x + width - used : x;
+    for (const run of runs) {
+      this.setter.use(run.font);
+      this.document
+        .fontSize(size)
+        .fillColor(color)
+        .text(run.text, at, y, { lineBreak: false, ...run.options });
+      at += run.width;
+    }
   }
 
   figure(alt: string, draw: () => void): void {
@@ -168,16 +193,16 @@ export class Paper {
       const margin = this.document.page.margins.bottom;
       this.document.page.margins.bottom = 0;
       this.ornament(() => {
-        this.document.font('text').fontSize(8.5).fillColor(QUIET);
-        this.document.text(written(foot), this.left, y, {
-          width: this.width - 90,
-          lineBreak: false,
-        });
-        this.document.text(`page ${page - start + 1} of ${count}`, this.left, y, {
-          width: this.width,
-          align: 'right',
-          lineBreak: false,
-        });
+        const style = { width: this.width - 90, size: 8.5, color: QUIET };
+        const [line] = this.setter.lines(foot, style.width, 'text', style.size);
+        if (line) this.drawLine(line, this.left, y, style);
+        const [number] = this.setter.lines(
+          `page ${page - start + 1} of ${count}`,
+          this.width,
+          'text',
+          style.size,
+        );
+        if (number) this.drawLine(number, this.left + this.width - number.width, y, style);
       });
       this.document.page.margins.bottom = margin;
     }

@@ -22,7 +22,7 @@ export interface Ground {
 
 /** Draws shapes as vectors. */
 export function drawShapes(
-  { document }: Paper,
+  paper: Paper,
   shapes: readonly Shape[],
   symbols: readonly Named[],
   { x: left, y: top, width, ink, line = 5 }: Ground,
@@ -31,6 +31,7 @@ export function drawShapes(
     x * SKETCH_WIDTH,
     y * SKETCH_WIDTH,
   ];
+  const { document } = paper;
   document
     .save()
     .translate(left, top)
@@ -55,19 +56,14 @@ export function drawShapes(
       case 'text': {
         // What SVG sets on a line, a PDF sets under one.
         const [x, y] = at(shape.at);
-        document
-          .font('text')
-          .fontSize(TEXT)
-          .text(shape.words, x, y - TEXT, { lineBreak: false });
+        paper.put(shape.words, x, y - TEXT, { size: TEXT, color: ink });
         break;
       }
       case 'symbol': {
         const [x, y] = at(shape.at);
         document.roundedRect(x - 22, y - 22, 44, 44, 10).stroke();
-        document
-          .font('bold')
-          .fontSize(34)
-          .text(symbolLetter(symbols, shape.symbol), x - 11, y - 18, { lineBreak: false });
+        const letter = symbolLetter(symbols, shape.symbol);
+        paper.put(letter, x - 11, y - 18, { face: 'bold', size: 34, color: ink });
       }
     }
   document.restore();

@@ -1,10 +1,12 @@
 import { loadPatterns } from '@ant-trail/core/logic';
 import type { ReportData } from '../data.ts';
 import { drawReport } from './draw.ts';
+import { picturesForPaper } from './pictures.ts';
 
 await loadPatterns();
 
 /** The worker thread's one task: data in, PDF out. */
 export default async function work(data: ReportData): Promise<Uint8Array> {
-  return new Uint8Array(await drawReport(data));
+  const photos = await picturesForPaper(data.photos);
+  return new Uint8Array(await drawReport({ ...data, photos }));
 }
