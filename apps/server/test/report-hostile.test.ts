@@ -154,7 +154,7 @@ describe('an approval', () => {
     return approval.id;
   }
   const rows = <Row>(sql: string): Promise<Row[]> =>
-    inOrganisation(office.data, org.id, (db) => db.query(sql) as Promise<Row[]>);
+    inOrganisation(office.data, org.id, (db) => db.query<Row[]>(sql));
   async function until(sql: string): Promise<void> {
     for (let tries = 0; tries < 400; tries++) {
       if ((await rows(sql)).length > 0) return;

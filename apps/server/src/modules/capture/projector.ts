@@ -5,9 +5,10 @@ import { inOrganisation } from '../../database/tenancy.ts';
 import type { Listening } from '../../live/listening.ts';
 import { restate } from '../planning/jobs.ts';
 import { registerFound } from '../register/register.ts';
+import { TooMuchWork } from '../../turns/worker-line.ts';
 import { organisationsDue, DUE_CHANNEL } from './due.ts';
 import { SheetRow } from './entities.ts';
-import { TooMuchToFold, type Folding } from './folding.ts';
+import type { Folding } from './folding.ts';
 import type { Projection } from './fold-tasks.ts';
 import { sheetAsText } from './sheet-as-text.ts';
 
@@ -112,7 +113,7 @@ export class Projector {
       } catch (error) {
         this.log.error({ err: error, sheet }, 'a sheet can’t be folded');
         trouble =
-          error instanceof TooMuchToFold
+          error instanceof TooMuchWork
             ? `The rules of “${text.sheet.body.title}” take too long to compute on this sheet.`
             : `The rules of “${text.sheet.body.title}” can’t be computed on this sheet.`;
       }

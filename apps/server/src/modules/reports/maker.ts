@@ -1,10 +1,9 @@
 import { covers } from '@ant-trail/core/log';
 import { isPhoto, isSketch } from '@ant-trail/core/sheet';
-import { Piscina } from 'piscina';
 import type { EntityManager } from 'typeorm';
 import { Refusal } from '../../http/problem.ts';
 import type { Within } from '../../http/route.ts';
-import { Turns } from '../../turns/turns.ts';
+import { TooMuchWork, WorkerLine } from '../../turns/worker-line.ts';
 import { listPeople } from '../accounts/people.ts';
 import { OrganisationRow } from '../accounts/entities.ts';
 import type { MediaFiles } from '../media/files.ts';
@@ -16,27 +15,18 @@ export interface Report {
   readonly bytes: Buffer;
 }
 
-const THREADS = 2;
 const LONGEST_MS = 60_000;
-const MOST_MEMORY_MB = 700;
 
 /** Gathers what a report says and has it drawn in a worker thread, within a time and memory of its own. */
 export class ReportMaker {
-  private readonly pool: Piscina;
-  private readonly turns = new Turns({ atOnce: THREADS, each: THREADS, waiting: 200 });
+  private readonly line: WorkerLine;
 
   constructor(
     worker: string,
     private readonly files: MediaFiles,
-    private readonly longestMs = LONGEST_MS,
+    longestMs = LONGEST_MS,
   ) {
-    this.pool = new Piscina({
-      filename: worker,
-      minThreads: 0,
-      maxThreads: THREADS,
-      idleTimeout: 60_000,
-      resourceLimits: { maxOldGenerationSizeMb: MOST_MEMORY_MB },
-    });
+    this.line = new WorkerLine({ worker, threads: 2, memoryMb: 700, longestMs, waiting: 200 });
   }
 
   /**
@@ -51,30 +41,21 @@ export class ReportMaker {
   ): Promise<Report> {
     const asked = await within((db) => this.gather(db, sheet));
     const dossier = approval === null ? asked.dossier : asOf(asked.dossier, approval);
-    return this.turns.take(organisation, async () => {
-      const data = { ...asked, dossier, photos: await this.photosOf(organisation, dossier) };
-      const bytes = await this.draw(data);
-      return {
-        name: `${dossier.site.name}, ${dossier.job.title}.pdf`,
-        bytes: Buffer.from(bytes),
-      };
-    });
+    const data = { ...asked, dossier, photos: await this.photosOf(organisation, dossier) };
+    const bytes = await this.draw(organisation, data);
+    return { name: `${dossier.site.name}, ${dossier.job.title}.pdf`, bytes: Buffer.from(bytes) };
   }
 
-  private async draw(data: ReportData): Promise<Uint8Array> {
-    const deadline = AbortSignal.timeout(this.longestMs);
+  private async draw(organisation: string, data: ReportData): Promise<Uint8Array> {
     try {
-      return (await this.pool.run(data, { signal: deadline })) as Uint8Array;
+      return (await this.line.run(organisation, data)) as Uint8Array;
     } catch (error) {
-      const ranOut =
-        error instanceof Error && 'code' in error && error.code === 'ERR_WORKER_OUT_OF_MEMORY';
-      if (deadline.aborted || ranOut)
-        throw new Refusal(
-          422,
-          'report-too-large',
-          'This report is too much to draw. Take its answers as a table instead.',
-        );
-      throw error;
+      if (!(error instanceof TooMuchWork)) throw error;
+      throw new Refusal(
+        422,
+        'report-too-large',
+        'This report is too much to draw. Take its answers as a table instead.',
+      );
     }
   }
 
@@ -102,7 +83,7 @@ export class ReportMaker {
   }
 
   close(): Promise<void> {
-    return this.pool.destroy();
+    return this.line.close();
   }
 }
 

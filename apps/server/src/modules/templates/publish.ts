@@ -4,7 +4,8 @@ import { missingCatalogues } from '@ant-trail/core/catalogues';
 import type { TemplateBody, TemplateProblem, TemplateVersion } from '@ant-trail/core/sheet';
 import type { EntityManager } from 'typeorm';
 import { Refusal } from '../../http/problem.ts';
-import { TooMuchToFold, type Folding } from '../capture/folding.ts';
+import { TooMuchWork } from '../../turns/worker-line.ts';
+import type { Folding } from '../capture/folding.ts';
 import { catalogueKeys } from '../catalogues/catalogues.ts';
 import { TemplateVersionRow } from './entities.ts';
 import { newestVersion, versionOf } from './versions.ts';
@@ -18,7 +19,7 @@ export async function checkTemplate(
   try {
     return await folding.do(organisation, 'check', { body });
   } catch (error) {
-    if (error instanceof TooMuchToFold)
+    if (error instanceof TooMuchWork)
       return [{ question: null, message: 'Its rules take too long to compute.' }];
     throw error;
   }
