@@ -175,10 +175,16 @@ function held(of: unknown, key: string): unknown {
   return Object.hasOwn(of, key) ? (of as Record<string, unknown>)[key] : MISSING;
 }
 
+const isGiven = (node: ASTNode): boolean => node.op === 'id' && node.args === 'given';
+
+/** A row also knows what is given around it: that is inherited, and never copied. */
+const isGivenIn = (given: unknown, key: string): boolean =>
+  typeof given === 'object' && given !== null && (given as Record<string, unknown>)[key] === true;
+
 function field(of: ASTNode, key: string, make: (node: ASTNode) => Evaluation): Evaluation {
   const holder = make(of);
   // Whether something is given is always known.
-  if (of.op === 'id' && of.args === 'given') return (place) => held(holder(place), key) === true;
+  if (isGiven(of)) return (place) => isGivenIn(holder(place), key);
   return strict([holder], ([value]) => held(value, key) ?? MISSING);
 }
 
@@ -186,6 +192,7 @@ function has(node: ASTNode | undefined, make: (node: ASTNode) => Evaluation): Ev
   if (node?.op !== '.') throw new Error('has() asks for a field, as in has(part.maker)');
   const [of, key] = node.args;
   const holder = make(of);
+  if (isGiven(of)) return (place) => isGivenIn(holder(place), key);
   return strict([holder], ([value]) => {
     const found = held(value, key);
     return !(found instanceof Missing) && found !== undefined ? !(found instanceof Failed) : false;

@@ -4,11 +4,14 @@ import type { FunctionOffer } from './offer.ts';
 type Rows = readonly Readonly<Record<string, unknown>>[];
 
 /** The numbers in one column of rows; rows without one are left out. */
-const column = (rows: Rows, key: string): number[] =>
-  rows.flatMap((row) => {
-    const value = Object.hasOwn(row, key) ? row[key] : undefined;
-    return typeof value === 'number' ? [value] : [];
-  });
+function column(rows: Rows, key: string): number[] {
+  const numbers: number[] = [];
+  for (const row of rows) {
+    const value = row[key];
+    if (typeof value === 'number') numbers.push(value);
+  }
+  return numbers;
+}
 
 const ROWS = 'list<map<string, dyn>>';
 
@@ -22,8 +25,30 @@ const over = (
   gives: 'double',
   usage: `${name}(rows, "question")`,
   about,
-  run: (rows: Rows, key: string) => compute(column(rows, key)),
+  run: (rows: Rows, key: string) => {
+    const known = aggregatesOf(rows);
+    const asked = `${name} ${key}`;
+    const before = known.get(asked);
+    if (before !== undefined) return before;
+    const value = compute(column(rows, key));
+    known.set(asked, value);
+    return value;
+  },
 });
+
+/** What was computed over rows, as long as nothing in them changed: every row may ask for the same. */
+const aggregates = new WeakMap<Rows, Map<string, number>>();
+
+function aggregatesOf(rows: Rows): Map<string, number> {
+  const known = aggregates.get(rows) ?? new Map<string, number>();
+  aggregates.set(rows, known);
+  return known;
+}
+
+/** To be said when an answer in these rows changed: what was computed over them no longer counts. */
+export function forgetAggregates(rows: unknown): void {
+  if (Array.isArray(rows)) aggregates.delete(rows as Rows);
+}
 
 const sum = sumDecimal;
 

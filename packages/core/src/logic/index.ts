@@ -10,7 +10,7 @@ export {
   type Reads,
 } from './compile.ts';
 export { isAffordable, LONGEST_WORDS, worstCost, type SizeOf } from './cost.ts';
-export { GENERAL_FUNCTIONS, ROW_FUNCTIONS } from './general-functions.ts';
+export { forgetAggregates, GENERAL_FUNCTIONS, ROW_FUNCTIONS } from './general-functions.ts';
 export { STEP_BUDGET } from './meter.ts';
 export type { FunctionOffer } from './offer.ts';
 export {

@@ -17,10 +17,22 @@ import { closesOut, mayCloseOut } from './blanks.ts';
 import { foldQuestion, standing, type QuestionLogs } from './fold-question.ts';
 import { rulesOf } from './kinds/index.ts';
 import type { SheetPlan } from './plan.ts';
-import { addUp, CellAt, rowState, Scope, withRows, type Row } from './row-group.ts';
+import {
+  addAll,
+  addUp,
+  CellAt,
+  gatherDisagreements,
+  gatherOverBudget,
+  rowState,
+  Scope,
+  withChangedRows,
+  withRows,
+  type Row,
+} from './row-group.ts';
+import { forgetAggregates } from '../logic/index.ts';
 import { scoreOf } from './score.ts';
 import { cameAfter, foldStage, type Standing } from './stage.ts';
-import type { Finding, LooseEnd, QuestionState, SectionState, SheetState } from './state.ts';
+import type { QuestionState, SectionState, SheetState } from './state.ts';
 import type { Programme, Section } from './template.ts';
 
 /** The state of a sheet from all its entries: the one truth of phone, desk, report and server. */
@@ -258,13 +270,17 @@ export class OpenSheet {
     const done = new Set<CellAt>();
     const waiting = new WaitingCells();
     for (const cell of start) waiting.add(cell);
+    const woken: Woken = new Map();
     for (let cell = waiting.take(); cell; cell = waiting.take()) {
       done.add(cell);
+      // From here on whoever reads these rows may have to look again.
+      for (const group of this.plan.wholes.get(cell.plan.question.key) ?? [])
+        woken.get(group)?.clear();
       const rearranged = cell.group?.arrange() ?? false;
       if (cell.group && rearranged)
         for (const key of this.plan.placed.get(cell.plan.question.key) ?? [])
           for (const row of cell.group.ordered) waiting.add(row.scope.cells.get(key));
-      if (this.refold(cell) || rearranged) this.wake(cell, waiting);
+      if (this.refold(cell) || rearranged) this.wake(cell, waiting, woken);
     }
     return done;
   }
@@ -307,16 +323,21 @@ export class OpenSheet {
   }
 
   private setGiven(scope: Scope, key: string, given: boolean): void {
-    if ((scope.given[key] ?? false) === given) return;
     if (given) scope.given[key] = true;
     else delete scope.given[key];
-    for (const group of scope.groups)
-      for (const row of group.rows.values()) this.setGiven(row.scope, key, given);
   }
 
   /** Puts everything that reads a cell in line to be computed again. */
-  private wake(cell: CellAt, waiting: WaitingCells): void {
+  private wake(cell: CellAt, waiting: WaitingCells, woken: Woken): void {
     const { key } = cell.plan.question;
+    if (cell.group) {
+      forgetAggregates(cell.scope.answers[key]);
+      // Thousands of rows change together: whoever reads them all is put in line once.
+      const known = woken.get(key) ?? new Set();
+      woken.set(key, known);
+      if (known.has(cell)) return;
+      known.add(cell);
+    }
     for (const dependent of this.plan.dependents.get(key) ?? [])
       this.eachBelow(cell.scope, dependent, (other) => waiting.add(other));
     const { row } = cell.scope;
@@ -325,7 +346,7 @@ export class OpenSheet {
     for (const follower of this.plan.followers.get(key) ?? [])
       waiting.add(next?.scope.cells.get(follower));
     // Whatever reads the rows as a list reads this answer too.
-    this.wake(row.group.cell, waiting);
+    this.wake(row.group.cell, waiting, woken);
   }
 
   /** Every cell of a question that stands in this scope or in rows below it. */
@@ -341,44 +362,37 @@ export class OpenSheet {
   /** Rebuilds the states of rows that hold these cells, innermost first; gives their sections. */
   private refresh(cells: ReadonlySet<CellAt>): string[] {
     const sections = new Set<string>();
-    const levels: Set<CellAt>[] = [new Set(), new Set(), new Set()];
-    const rows = new Set<Row>();
+    const levels: Map<CellAt, Set<Row>>[] = [new Map(), new Map(), new Map()];
+    const changedIn = (group: CellAt): Set<Row> => {
+      const level = levels[group.plan.groups.length];
+      const known = level?.get(group) ?? new Set<Row>();
+      level?.set(group, known);
+      return known;
+    };
     for (const cell of cells) {
       sections.add(cell.plan.section);
-      if (cell.group) {
-        levels[cell.plan.groups.length]?.add(cell);
-        for (const row of cell.group.ordered) rows.add(row);
-      }
-      for (let { row } = cell.scope; row; row = row.group.cell.scope.row) {
-        rows.add(row);
-        levels[row.group.cell.plan.groups.length]?.add(row.group.cell);
-      }
+      if (cell.group) changedIn(cell);
+      for (let { row } = cell.scope; row; row = row.group.cell.scope.row)
+        changedIn(row.group.cell).add(row);
     }
-    for (const cell of levels.reverse().flatMap((level) => [...level])) {
-      if (!cell.group || !cell.own) continue;
-      cell.group.ordered.forEach((row, index) => {
-        if (rows.has(row) || !row.state) row.state = rowState(row, index + 1);
-      });
-      cell.state = withRows(cell.own, cell.group);
-    }
+    for (const level of levels.reverse())
+      for (const [cell, changed] of level) refreshGroup(cell, changed, cells.has(cell));
     return [...sections];
   }
 
   private sumSection(section: Section): SectionState {
     const questions: QuestionState[] = [];
-    const looseEnds: LooseEnd[] = [];
-    const findings: Finding[] = [];
     const disagreements: string[] = [];
     const overBudget: string[] = [];
     for (const { key } of section.questions) {
-      const state = this.root.cells.get(key)?.state;
-      if (!state?.visible) continue;
-      questions.push(state);
-      looseEnds.push(...state.looseEnds);
-      findings.push(...state.findings);
-      gatherDisagreements(state, disagreements);
-      gatherOverBudget(state, overBudget);
+      const cell = this.root.cells.get(key);
+      if (!cell?.state?.visible) continue;
+      questions.push(cell.state);
+      gatherDisagreements(cell, disagreements);
+      gatherOverBudget(cell, overBudget);
     }
+    const looseEnds = joined(questions.map((state) => state.looseEnds));
+    const findings = joined(questions.map((state) => state.findings));
     const tally = addUp(questions.map((state) => state.tally));
     const { answered, asked } = tally;
     return {
@@ -409,7 +423,7 @@ export class OpenSheet {
           ? sections.slice(blocking + 1).map(({ section }) => section.id)
           : [],
       looseEnds: joined(sections.map((section) => section.looseEnds)),
-      findings: joined(sections.map((section) => section.findings)).sort(
+      findings: [...joined(sections.map((section) => section.findings))].sort(
         (a, b) => b.severity - a.severity,
       ),
       alerts: tally.alerts,
@@ -442,8 +456,13 @@ export class OpenSheet {
 }
 
 /** Lists after one another; of a long sheet's, far faster than flatMap. */
-const joined = <Item>(lists: readonly (readonly Item[])[]): Item[] =>
-  ([] as Item[]).concat(...lists);
+function joined<Item>(lists: readonly (readonly Item[])[]): readonly Item[] {
+  const [only, ...more] = lists.filter((list) => list.length > 0);
+  if (only && more.length === 0) return only;
+  const all: Item[] = [];
+  for (const list of lists) addAll(all, list);
+  return all;
+}
 
 const ids = (entries: readonly Entry[] = []): string[] => entries.map((entry) => entry.id);
 
@@ -473,20 +492,6 @@ function entriesWithin(row: Row): Entry[] {
   ]);
 }
 
-function gatherDisagreements(state: QuestionState, into: string[]): void {
-  if (state.disagreement.length > 0) into.push(state.path);
-  for (const { path } of state.conflicts) into.push(path);
-  for (const row of state.rows) {
-    if (row.removal || row.naming.length > 0) into.push(row.path);
-    for (const inner of row.questions) gatherDisagreements(inner, into);
-  }
-}
-
-function gatherOverBudget(state: QuestionState, into: string[]): void {
-  if (state.overBudget) into.push(state.path);
-  for (const row of state.rows) for (const inner of row.questions) gatherOverBudget(inner, into);
-}
-
 function mergeQuestion(
   logs: QuestionLogs,
   path: string,
@@ -500,6 +505,25 @@ function mergeQuestion(
   items.set(path, mergePath(items.get(path) ?? EMPTY_PATH_LOG, added));
   return { ...logs, [kept]: items };
 }
+
+/** Rebuilds what a group shows: all rows that are no longer where they were, or those that changed. */
+function refreshGroup(cell: CellAt, changed: ReadonlySet<Row>, wasArranged: boolean): void {
+  const { group } = cell;
+  if (!group) return;
+  if (wasArranged) {
+    group.ordered.forEach((row, index) => {
+      if (changed.has(row) || row.isStaleAt(index + 1)) row.state = rowState(row, index + 1);
+    });
+    withRows(cell);
+    return;
+  }
+  const there = [...changed].filter((row) => group.ordered[row.index] === row);
+  for (const row of there) row.state = rowState(row, row.index + 1);
+  withChangedRows(cell, there);
+}
+
+/** Row groups whose readers are in line already, by their keys. */
+type Woken = Map<string, Set<CellAt>>;
 
 /** Cells in line to be computed: those that others read come first. */
 class WaitingCells {

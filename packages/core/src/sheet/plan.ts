@@ -55,6 +55,8 @@ export interface SheetPlan {
   readonly followers: ReadonlyMap<string, readonly string[]>;
   /** Keys, by row group, that read which row they stand in or the row before. */
   readonly placed: ReadonlyMap<string, readonly string[]>;
+  /** Row groups that are read as a whole, by the keys that read them. */
+  readonly wholes: ReadonlyMap<string, readonly string[]>;
 }
 
 export class TemplateError extends Error {
@@ -352,6 +354,7 @@ class PlanBuilder {
     const dependents = new Map<string, string[]>();
     const followers = new Map<string, string[]>();
     const placed = new Map<string, string[]>();
+    const wholes = new Map<string, string[]>();
     const note = (map: Map<string, string[]>, at: string, key: string): void => {
       const list = map.get(at);
       if (!list) map.set(at, [key]);
@@ -360,13 +363,17 @@ class PlanBuilder {
     for (const [key, question] of planned) {
       questions.set(key, { ...question, rank: rank.get(key) ?? 0 });
       for (const { reads } of programsOf(question)) {
-        for (const name of reads.names) if (planned.has(name)) note(dependents, name, key);
+        for (const name of reads.names) {
+          if (!planned.has(name)) continue;
+          note(dependents, name, key);
+          if (planned.get(name)?.question.kind === 'rows') note(wholes, key, name);
+        }
         for (const name of reads.previous) note(followers, name, key);
         const group = question.groups.at(-1);
         if (group && (reads.row || reads.previous.size > 0)) note(placed, group, key);
       }
     }
-    return { body: this.body, questions, dependents, followers, placed };
+    return { body: this.body, questions, dependents, followers, placed, wholes };
   }
 }
 
@@ -381,38 +388,73 @@ function programsOf(of: Omit<PlannedQuestion, 'rank'>): Program[] {
   ];
 }
 
+type Planned = ReadonlyMap<string, Omit<PlannedQuestion, 'rank'>>;
+
 /**
- * An order in which everything whose value or visibility depends on answers follows those. Only
- * these can go in a circle: a message or a limit changes no answer. The row before is not
- * followed, since rows end.
+ * An order in which everything follows what it reads, as far as that goes: what a message or a limit
+ * reads too, so that rules over all rows are computed once all rows are. Only values and conditions
+ * can go in a circle; a message or a limit changes no answer. The row before is not followed, since
+ * rows end.
  */
-function sortByReading(planned: ReadonlyMap<string, Omit<PlannedQuestion, 'rank'>>): {
-  order: string[];
-  circle: string[] | null;
-} {
-  const order: string[] = [];
-  const state = new Map<string, 'open' | 'done'>();
+function sortByReading(planned: Planned): { order: string[]; circle: string[] | null } {
   const members = new Map<string, string[]>();
   for (const [key, { groups }] of planned) {
     const group = groups.at(-1);
-    if (group) members.set(group, [...(members.get(group) ?? []), key]);
+    if (!group) continue;
+    const line = members.get(group);
+    if (line) line.push(key);
+    else members.set(group, [key]);
   }
-  let circle: string[] | null = null;
-  const visit = (key: string, trail: readonly string[]): void => {
+  const named = (programs: readonly Program[]): string[] =>
+    programs.flatMap(({ reads }) => [...reads.names]);
+  const hard = (key: string): string[] => {
     const of = planned.get(key);
-    if (!of || state.get(key) === 'done') return;
-    if (state.get(key) === 'open') {
-      circle ??= [...trail.slice(trail.indexOf(key))];
-      return;
-    }
-    state.set(key, 'open');
-    const reads = [...of.visible, ...(of.formula ? [of.formula] : [])];
-    for (const program of reads)
-      for (const name of program.reads.names) visit(name, [...trail, key]);
-    for (const member of members.get(key) ?? []) visit(member, [...trail, key]);
-    state.set(key, 'done');
-    order.push(key);
+    if (!of) return [];
+    return [
+      ...named([...of.visible, ...(of.formula ? [of.formula] : [])]),
+      ...(members.get(key) ?? []),
+    ];
   };
-  for (const key of planned.keys()) visit(key, []);
+  const all = (key: string): string[] => {
+    const of = planned.get(key);
+    return of ? [...hard(key), ...named(programsOf(of))] : [];
+  };
+  const keys = [...planned.keys()];
+  return { order: follow(keys, all).order, circle: follow(keys, hard).circle };
+}
+
+/** What is followed before what follows it, without a call within a call: chains may be long. */
+function follow(
+  keys: readonly string[],
+  next: (key: string) => readonly string[],
+): { order: string[]; circle: string[] | null } {
+  const order: string[] = [];
+  const state = new Map<string, 'open' | 'done'>();
+  const known = new Set(keys);
+  let circle: string[] | null = null;
+  for (const start of keys) {
+    const trail: { readonly key: string; readonly rest: string[] }[] = [];
+    const open = (key: string): void => {
+      if (!known.has(key) || state.get(key) === 'done') return;
+      if (state.get(key) === 'open') {
+        const from = trail.findIndex((step) => step.key === key);
+        circle ??= trail.slice(from).map((step) => step.key);
+        return;
+      }
+      state.set(key, 'open');
+      trail.push({ key, rest: [...next(key)].reverse() });
+    };
+    open(start);
+    for (let step = trail.at(-1); step; step = trail.at(-1)) {
+      const following = step.rest.pop();
+      if (following !== undefined) {
+        open(following);
+        continue;
+      }
+      state.set(step.key, 'done');
+      order.push(step.key);
+      trail.pop();
+    }
+  }
   return { order, circle };
 }

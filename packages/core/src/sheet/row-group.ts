@@ -22,9 +22,17 @@ export class Scope {
   ) {
     // Answers around a row are seen from within it.
     this.answers = Object.create(outer?.answers ?? null) as AnswerContext;
-    this.given = { ...outer?.given };
+    this.given = Object.create(outer?.given ?? null) as Record<string, boolean>;
     this.answers.given = this.given;
   }
+}
+
+/** What all rows of a group come to, kept so that one row more or less changes only its own part. */
+interface RowSums {
+  /** The group's own state these were added to. */
+  readonly own: QuestionState;
+  readonly disagreements: readonly string[];
+  readonly overBudget: readonly string[];
 }
 
 /** A question in its place, with what was recorded about it. */
@@ -33,6 +41,8 @@ export class CellAt {
   /** What it shows, with what its rows add; without them in `own`. */
   state: QuestionState | null = null;
   own: QuestionState | null = null;
+  /** What its rows add to its state; null for a question without rows. */
+  sums: RowSums | null = null;
   readonly path: string;
   readonly group: RowGroup | null;
 
@@ -46,12 +56,18 @@ export class CellAt {
 }
 
 export class Row {
-  log: PathLog = EMPTY_PATH_LOG;
   readonly scope: Scope;
   readonly path: string;
   state: RowState | null = null;
   /** A removal that somebody answered against without having seen it. */
   removal: Entry | null = null;
+  /** Where it stood among its neighbours when they were last put in order. */
+  index = -1;
+  /** What expressions know of its place. */
+  readonly place = { number: 0, name: '', count: 0 };
+  private kept: PathLog = EMPTY_PATH_LOG;
+  private said: RowValue | null = null;
+  private isDeclared: boolean | null = null;
 
   constructor(
     readonly id: string,
@@ -62,10 +78,23 @@ export class Row {
     const { path, scope } = group.cell;
     this.path = rowPath(path, id);
     this.scope = new Scope(rowScope(path, id), this, scope);
+    this.scope.answers.row = this.place;
+  }
+
+  get log(): PathLog {
+    return this.kept;
+  }
+
+  set log(log: PathLog) {
+    this.kept = log;
+    this.said = null;
+    this.isDeclared = null;
   }
 
   get declared(): boolean {
-    return this.start !== null || this.log.entries.some((entry) => entry.kind === 'answer');
+    this.isDeclared ??=
+      this.start !== null || this.log.entries.some((entry) => entry.kind === 'answer');
+    return this.isDeclared;
   }
 
   /** Decides whether the row is there: removed, unless an answer was given unaware of that. */
@@ -108,12 +137,30 @@ export class Row {
   }
 
   get value(): RowValue {
+    this.said ??= this.lastSaid();
+    return this.said;
+  }
+
+  private lastSaid(): RowValue {
     const said =
-      this.log.heads.filter((entry) => isRow(entry.value)).at(-1) ??
-      this.log.entries.filter((entry) => isRow(entry.value)).at(-1);
+      this.log.heads.findLast((entry) => isRow(entry.value)) ??
+      this.log.entries.findLast((entry) => isRow(entry.value));
     if (said && isRow(said.value)) return said.value;
     const start = this.start ?? 0;
     return { order: start, name: this.group.starts[start] ?? '' };
+  }
+
+  /** Whether what it shows of itself is no longer so. */
+  isStaleAt(number: number): boolean {
+    const { state, value, removal } = this;
+    return (
+      state?.number !== number ||
+      state.name !== value.name ||
+      state.order !== value.order ||
+      state.removal !== removal ||
+      state.naming.length > 0 ||
+      this.log.heads.length > 1
+    );
   }
 }
 
@@ -129,12 +176,17 @@ export const isStart = ({ starts = [] }: RowsQuestion, id: string | undefined): 
   return number !== undefined && Number(number) <= starts.length;
 };
 
+/** Before the first row there is none. */
+const NO_ROW: AnswerContext = {};
+
+const inThisOrder = (a: Row, b: Row): number =>
+  a.value.order - b.value.order || (a.id < b.id ? -1 : 1);
+
 export class RowGroup {
   readonly rows = new Map<string, Row>();
   /** The rows that are there, in order. */
   ordered: readonly Row[] = [];
   readonly starts: readonly string[];
-  private signature = '';
 
   constructor(readonly cell: CellAt) {
     const { question } = cell.plan;
@@ -159,36 +211,42 @@ export class RowGroup {
 
   /** Puts the rows that are there in order; says whether anything about that changed. */
   arrange(): boolean {
-    this.ordered = [...this.rows.values()]
-      .filter((row) => row.settle())
-      .map((row) => ({ row, order: row.value.order }))
-      .sort((a, b) => a.order - b.order || (a.row.id < b.row.id ? -1 : 1))
-      .map(({ row }) => row);
+    const before = this.ordered;
+    const there: Row[] = [];
+    let inOrder = true;
+    for (const row of this.rows.values()) {
+      if (!row.settle()) continue;
+      const last = there.at(-1);
+      inOrder &&= last === undefined || inThisOrder(last, row) < 0;
+      there.push(row);
+    }
+    this.ordered = inOrder ? there : there.sort(inThisOrder);
+    let changed = this.ordered.length !== before.length;
+    this.ordered.forEach((row, index) => {
+      const { place, scope, value } = row;
+      changed ||= before[index] !== row || place.name !== value.name;
+      row.index = index;
+      place.number = index + 1;
+      place.name = value.name;
+      place.count = this.ordered.length;
+      scope.answers.previous = this.ordered[index - 1]?.scope.answers ?? NO_ROW;
+    });
     const { answers } = this.cell.scope;
     const { key } = this.cell.plan.question;
-    answers[key] = this.ordered.map((row) => row.scope.answers);
-    this.ordered.forEach((row, index) => {
-      row.scope.answers.row = {
-        number: index + 1,
-        name: row.value.name,
-        count: this.ordered.length,
-      };
-      row.scope.answers.previous = this.ordered[index - 1]?.scope.answers ?? {};
-    });
-    const before = this.signature;
-    this.signature = this.ordered.map(({ id, value }) => `${id} ${value.name}`).join('\n');
-    return this.signature !== before;
+    if (changed || !Object.hasOwn(answers, key))
+      answers[key] = this.ordered.map((row) => row.scope.answers);
+    return changed;
   }
 
   after(row: Row): Row | undefined {
-    const index = this.ordered.indexOf(row);
-    return index < 0 ? undefined : this.ordered[index + 1];
+    return this.ordered[row.index] === row ? this.ordered[row.index + 1] : undefined;
   }
 }
 
-export function addUp(tallies: Iterable<Tally>): Tally {
+/** What rows come to together; of many, so nothing is made on the way. */
+function addUpRows(rows: readonly { readonly tally: Tally }[]): Tally {
   let { answered, asked, alerts, reached, possible, stops } = NO_TALLY;
-  for (const tally of tallies) {
+  for (const { tally } of rows) {
     answered += tally.answered;
     asked += tally.asked;
     alerts += tally.alerts;
@@ -199,16 +257,27 @@ export function addUp(tallies: Iterable<Tally>): Tally {
   return { answered, asked, alerts, reached, possible, stops };
 }
 
+export const addUp = (tallies: readonly Tally[]): Tally =>
+  addUpRows(tallies.map((tally) => ({ tally })));
+
 /** What a row shows, from the states of its questions. */
 export function rowState(row: Row, number: number): RowState {
   const { value } = row;
   const questions: QuestionState[] = [];
   const looseEnds: LooseEnd[] = [];
-  for (const { state } of row.scope.cells.values()) {
+  const findings: Finding[] = [];
+  const disagreements: string[] = row.removal || row.naming.length > 0 ? [row.path] : [];
+  const overBudget: string[] = [];
+  for (const cell of row.scope.cells.values()) {
+    const { state } = cell;
     if (!state?.visible) continue;
     questions.push(state);
     for (const end of state.looseEnds)
       looseEnds.push({ ...end, words: `${value.name}, ${end.words}` });
+    for (const finding of state.findings)
+      findings.push({ ...finding, words: `${value.name}, ${finding.words}` });
+    gatherDisagreements(cell, disagreements);
+    gatherOverBudget(cell, overBudget);
   }
   return {
     id: row.id,
@@ -218,45 +287,99 @@ export function rowState(row: Row, number: number): RowState {
     order: value.order,
     questions,
     looseEnds,
+    findings,
+    disagreements,
+    overBudget,
     tally: addUp(questions.map((state) => state.tally)),
     removal: row.removal,
     naming: row.naming,
   };
 }
 
+/** Adds the paths of what people differ about, in its rows too. */
+export function gatherDisagreements({ state, sums }: CellAt, into: string[]): void {
+  if (!state) return;
+  if (state.disagreement.length > 0) into.push(state.path);
+  for (const { path } of state.conflicts) into.push(path);
+  if (sums) addAll(into, sums.disagreements);
+}
+
+/** Adds the paths of questions with a rule that was stopped, in its rows too. */
+export function gatherOverBudget({ state, sums }: CellAt, into: string[]): void {
+  if (state?.overBudget) into.push(state.path);
+  if (sums) addAll(into, sums.overBudget);
+}
+
+/** Adds all of a list, however long: as arguments they would not fit on any stack. */
+export function addAll<Item>(into: Item[], items: readonly Item[]): void {
+  for (const item of items) into.push(item);
+}
+
+const worstFirst = (a: Finding, b: Finding): number => b.severity - a.severity;
+
+/** Brings up to date the state of a row group whose rows stand as before, where some of them changed. */
+export function withChangedRows(cell: CellAt, changed: readonly Row[]): void {
+  const { state: before, own, sums, group } = cell;
+  const isPartOnly = before !== null && sums !== null && sums.own === own;
+  if (!group || !own || !isPartOnly || before.rows.length !== group.ordered.length) {
+    withRows(cell);
+    return;
+  }
+  const rows = [...before.rows];
+  let same = true;
+  for (const { index, state } of changed) {
+    const old = rows[index];
+    if (!old || !state) return withRows(cell);
+    same &&= addsTheSame(old, state);
+    rows[index] = state;
+  }
+  if (!same) return withRows(cell);
+  cell.state = { ...before, rows, tally: addUpRows(rows) };
+}
+
+/** Whether a row has the same to say in lists as before; what it counts for is added up anyway. */
+const addsTheSame = (a: RowState, b: RowState): boolean =>
+  a.disagreements.length + b.disagreements.length + a.overBudget.length + b.overBudget.length ===
+    0 &&
+  a.findings.length + b.findings.length === 0 &&
+  a.looseEnds.length === b.looseEnds.length &&
+  a.looseEnds.every((end, at) => {
+    const other = b.looseEnds[at];
+    return end.key === other?.key && end.missing === other.missing && end.words === other.words;
+  });
+
 /** A row group's state with what its rows add to it. */
-export function withRows(own: QuestionState, group: RowGroup): QuestionState {
-  const rows = group.ordered.map((row) => row.state).filter((state) => state !== null);
+export function withRows(cell: CellAt): void {
+  const { own, group } = cell;
+  if (!own || !group) return;
+  const rows: RowState[] = [];
+  for (const { state } of group.ordered) if (state) rows.push(state);
   const { question } = own;
   const looseEnds: LooseEnd[] = [...own.looseEnds];
+  const miss = (words: string): void => {
+    const { path: key, section } = own;
+    looseEnds.push({ key, section, missing: 'rows', words: `${question.label}: ${words}` });
+  };
   const least = question.kind === 'rows' ? (question.least ?? 0) : 0;
-  if (own.visible && rows.length < least)
-    looseEnds.push({
-      key: own.path,
-      section: own.section,
-      missing: 'rows',
-      words: `${question.label}: at least ${least} wanted, ${rows.length} there`,
-    });
   const most = question.kind === 'rows' ? question.most : undefined;
+  if (own.visible && rows.length < least) miss(`at least ${least} wanted, ${rows.length} there`);
   if (own.visible && most !== undefined && rows.length > most)
-    looseEnds.push({
-      key: own.path,
-      section: own.section,
-      missing: 'rows',
-      words: `${question.label}: at most ${most} wanted, ${rows.length} there`,
-    });
+    miss(`at most ${most} wanted, ${rows.length} there`);
   const findings: Finding[] = [...own.findings];
+  const disagreements: string[] = [];
+  const overBudget: string[] = [];
   for (const row of rows) {
-    looseEnds.push(...row.looseEnds);
-    for (const state of row.questions)
-      for (const finding of state.findings)
-        findings.push({ ...finding, words: `${row.name}, ${finding.words}` });
+    addAll(looseEnds, row.looseEnds);
+    addAll(findings, row.findings);
+    addAll(disagreements, row.disagreements);
+    addAll(overBudget, row.overBudget);
   }
-  return {
+  cell.sums = { own, disagreements, overBudget };
+  cell.state = {
     ...own,
     rows,
     looseEnds,
-    findings: findings.sort((a, b) => b.severity - a.severity),
-    tally: addUp(rows.map((row) => row.tally)),
+    findings: findings.length > 1 ? findings.sort(worstFirst) : findings,
+    tally: addUpRows(rows),
   };
 }

@@ -112,6 +112,11 @@ export interface RowState {
   /** The questions that are asked. */
   readonly questions: readonly QuestionState[];
   readonly looseEnds: readonly LooseEnd[];
+  /** Those of its questions, with its name before them. */
+  readonly findings: readonly Finding[];
+  /** Paths of what people differ about in it. */
+  readonly disagreements: readonly string[];
+  readonly overBudget: readonly string[];
   readonly tally: Tally;
   /** A removal that others, who had not seen it, answered against. */
   readonly removal: Entry | null;
