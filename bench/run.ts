@@ -1,5 +1,7 @@
+import { benchHints } from './hints.ts';
 import { benchPush } from './push.ts';
 import { benchReport } from './report.ts';
+import { benchRows } from './rows.ts';
 import { benchRules } from './rules.ts';
 import { benchScreen } from './screen.ts';
 import { benchSheet } from './sheet.ts';
@@ -9,6 +11,8 @@ const wanted = process.argv.slice(2);
 const BENCHES = {
   sheet: benchSheet,
   rules: benchRules,
+  rows: benchRows,
+  hints: benchHints,
   screen: benchScreen,
   push: benchPush,
   report: benchReport,

@@ -8,6 +8,9 @@ export type SizeOf = (name: string) => number;
 /** The most characters a written answer has. */
 export const LONGEST_WORDS = 10_000;
 
+/** The most characters an item of a list has, such as a choice: pieces of long words aside. */
+const ITEM = 200;
+
 interface Worst {
   readonly cost: number;
   /** How many items or characters its value can have. */
@@ -82,7 +85,9 @@ function costOf(node: ASTNode, sizeOf: SizeOf): Worst {
     case '+': {
       const parts = node.args.map(of);
       const size = parts.reduce((sum, part) => sum + part.size, 0);
-      return { cost: add(parts, 1 + size), size };
+      // Words are put together many letters at a time, lists item by item.
+      const isList = node.args.some(({ op }) => op === 'list' || op === 'rcall');
+      return { cost: add(parts, 1 + (isList ? size : size >> 4)), size };
     }
     default: {
       const parts = node.args.map(of);
@@ -100,7 +105,8 @@ function costOfMethod(
   if (MACROS.has(name) && first?.op === 'id') {
     const own = first.args;
     // An item may be words, or a row with groups of its own: those are found by their names.
-    const inner: SizeOf = (each) => (each === own ? LONGEST_WORDS : sizeOf(each));
+    const item = receiver.op === 'rcall' && receiver.args[0] === 'split' ? LONGEST_WORDS : ITEM;
+    const inner: SizeOf = (each) => (each === own ? item : sizeOf(each));
     const each = bodies.map((body) => costOf(body, inner));
     const nodes = bodies.reduce((sum, body) => sum + countNodes(body), 1);
     return {

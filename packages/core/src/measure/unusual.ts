@@ -15,8 +15,8 @@ export interface Unusual {
  */
 const LOOKS: readonly { readonly readings: number; readonly chance: number }[] = [
   { readings: 1, chance: 0.0005 },
-  { readings: 3, chance: 0.0015 },
-  { readings: 4, chance: 0.0035 },
+  { readings: 3, chance: 0.0012 },
+  { readings: 4, chance: 0.003 },
 ];
 
 /** Fewer readings than this tell nothing of how much a series varies (our own choice, no source). */

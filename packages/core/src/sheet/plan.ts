@@ -248,6 +248,13 @@ class PlanBuilder {
         return question.options.length + 1;
       case 'text':
         return LONGEST_WORDS;
+      case 'number':
+      case 'instrument':
+      case 'percentage':
+      case 'yesNo':
+      case 'performed':
+      case 'acknowledge':
+        return 1;
       default:
         return ORDINARY_SIZE;
     }
