@@ -118,6 +118,44 @@ describe('lines written to a file', () => {
   });
 });
 
+describe('files as other programs write them', () => {
+  const read = (text: string | Uint8Array) =>
+    readTableFile(typeof text === 'string' ? Buffer.from(text) : text);
+
+  test('a quote that does not end is named by its line', async () => {
+    await expect(read('a,b\n1,"two\nlines"\n3,"open\n4,x\n')).rejects.toThrow(
+      'On line 4 a quote begins',
+    );
+    await expect(read('sep=;\na;b\n1;"open\n')).rejects.toThrow('On line 3 a quote begins');
+  });
+
+  test('a first line may say what separates the cells', async () => {
+    expect(await read('sep=|\r\na|b\r\n1,5|2\r\n')).toEqual([
+      ['a', 'b'],
+      ['1,5', '2'],
+    ]);
+  });
+
+  test('two bytes a sign are read, whichever comes first', async () => {
+    const little = Buffer.from('\ufeffName;Größe\nℓ;≤ 3\n', 'utf16le');
+    const lines = [
+      ['Name', 'Größe'],
+      ['ℓ', '≤ 3'],
+    ];
+    expect(await read(little)).toEqual(lines);
+    expect(await read(Buffer.from(little).swap16())).toEqual(lines);
+  });
+
+  test('a day keeps its time where it has one', async () => {
+    const book = new ExcelJS.Workbook();
+    book
+      .addWorksheet('One')
+      .addRow([new Date('2031-04-05T00:00:00Z'), new Date('2031-04-05T07:45:00Z')]);
+    const bytes = new Uint8Array(await book.xlsx.writeBuffer());
+    expect(await read(bytes)).toEqual([['2031-04-05', '2031-04-05T07:45']]);
+  });
+});
+
 test('a small file that unpacks to a very large one is refused, and the next one is read', async () => {
   const book = new ExcelJS.Workbook();
   const sheet = book.addWorksheet('One');

@@ -27,7 +27,7 @@ function entry(path: string, value: AnswerValue, over: Partial<Entry> = {}): Ent
   };
 }
 const number = (key: string, more: object = {}): Question =>
-  ({ kind: 'number', key, label: key, required: true, unit: '1', ...more }) as Question;
+  ({ kind: 'number', key, label: key, required: true, unit: '1', ...more });
 const template = (...questions: Question[]): TemplateBody => ({
   title: 'T',
   sections: [{ id: 's', title: 'S', questions }],
@@ -40,7 +40,7 @@ const rows = (...questions: Question[]): Question =>
     each: 'row',
     required: false,
     questions,
-  }) as Question;
+  });
 const rowNames = (many: number): Entry[] =>
   Array.from({ length: many }, (_, i) => entry(`rws/r${i}`, { order: i, name: `R${i}` }));
 
@@ -51,7 +51,7 @@ test('a chain of twelve thousand formulas, written the wrong way round, is compu
       ({
         ...{ kind: 'calculated', key: `q${i}`, label: `Q${i}`, required: false, unit: '1' },
         formula: i === 11_999 ? 'start + 1' : `q${i + 1} + 1`,
-      }) as Question,
+      }),
   );
   const state = fold(planSheet(template(...links, number('start'))), [entry('start', 1)]);
   expect(state.sections[0]?.questions[0]?.calculated).toBe(12_001);

@@ -33,19 +33,47 @@ const LIKE_A_FORMULA = /^'*[=+\-@\t\r]/;
 /** The apostrophe that is put before such text; not part of it. */
 const GUARDED = /^'(?='*[=+\-@\t\r])/;
 
+/** Spreadsheets may say in a first line of its own what separates the cells. */
+const SEPARATOR = /^sep=(.)\r?\n/i;
+
 function readCsv(bytes: Uint8Array): string[][] {
-  if (bytes.subarray(0, 4_000).includes(0))
+  const whole = decode(bytes);
+  if (whole.slice(0, 4_000).includes('\u0000'))
     throw new UnreadableTable('This is neither a CSV nor an XLSX file.');
+  const [first = '', separator] = SEPARATOR.exec(whole) ?? [];
   // Without its last line breaks: an empty line would spoil the guess at what separates the cells.
-  const text = decode(bytes).replace(/[\r\n]+$/, '');
-  const { data } = Papa.parse<string[]>(text, { skipEmptyLines: false });
+  const text = whole.slice(first.length).replace(/[\r\n]+$/, '');
+  const { data, errors } = Papa.parse<string[]>(text, {
+    skipEmptyLines: false,
+    ...(separator ? { delimiter: separator } : {}),
+  });
+  const open = errors.find(({ code }) => code === 'MissingQuotes');
+  if (open) {
+    const line = lineOf(data, open.row ?? 0) + (first ? 1 : 0);
+    throw new UnreadableTable(`On line ${line} a quote begins that does not end. Close it there.`);
+  }
   const lines = data.map((line) => line.map((cell) => cell.replace(GUARDED, '')));
   while (lines.length > 0 && lines.at(-1)?.every((cell) => cell === '')) lines.pop();
   return lines;
 }
 
-/** UTF-8 where it is that, else the code page that spreadsheets write on many machines. */
+/** On which line of the file a row begins: cells before it may hold line breaks of their own. */
+const lineOf = (rows: readonly (readonly string[])[], row: number): number =>
+  rows
+    .slice(0, row)
+    .flat()
+    .reduce((line, cell) => line + (cell.match(/\n/g)?.length ?? 0), row + 1);
+
+/** What files begin with that are written in two bytes a sign. */
+const WIDE: readonly (readonly [number, number, string])[] = [
+  [0xff, 0xfe, 'utf-16le'],
+  [0xfe, 0xff, 'utf-16be'],
+];
+
+/** UTF-8 or UTF-16 where it is that, else the code page that spreadsheets write on many machines. */
 function decode(bytes: Uint8Array): string {
+  const wide = WIDE.find(([one, two]) => bytes[0] === one && bytes[1] === two);
+  if (wide) return new TextDecoder(wide[2]).decode(bytes);
   try {
     return new TextDecoder('utf-8', { fatal: true }).decode(bytes);
   } catch {
@@ -70,9 +98,17 @@ async function readXlsx(bytes: Uint8Array): Promise<string[][]> {
   return lines;
 }
 
+/** A day, with its time of day where it has one; spreadsheets know no zones. */
+function sayDate(date: Date): string {
+  if (Number.isNaN(date.getTime())) return '';
+  const [day = '', time = ''] = date.toISOString().split('T');
+  const minutes = time.slice(0, 5);
+  return minutes === '00:00' ? day : `${day}T${minutes}`;
+}
+
 function sayCell(value: CellValue): string {
   if (value === null || value === undefined) return '';
-  if (value instanceof Date) return value.toISOString().slice(0, 10);
+  if (value instanceof Date) return sayDate(value);
   if (typeof value !== 'object') return String(value);
   if ('result' in value) return sayCell(value.result ?? null);
   if ('richText' in value) return value.richText.map(({ text }) => text).join('');
