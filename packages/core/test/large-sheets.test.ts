@@ -26,33 +26,34 @@ function entry(path: string, value: AnswerValue, over: Partial<Entry> = {}): Ent
     ...over,
   };
 }
-const number = (key: string, more: object = {}): Question =>
-  ({ kind: 'number', key, label: key, required: true, unit: '1', ...more });
+const number = (key: string, more: object = {}): Question => ({
+  kind: 'number',
+  key,
+  label: key,
+  required: true,
+  unit: '1',
+  ...more,
+});
 const template = (...questions: Question[]): TemplateBody => ({
   title: 'T',
   sections: [{ id: 's', title: 'S', questions }],
 });
-const rows = (...questions: Question[]): Question =>
-  ({
-    kind: 'rows',
-    key: 'rws',
-    label: 'Rows',
-    each: 'row',
-    required: false,
-    questions,
-  });
+const rows = (...questions: Question[]): Question => ({
+  kind: 'rows',
+  key: 'rws',
+  label: 'Rows',
+  each: 'row',
+  required: false,
+  questions,
+});
 const rowNames = (many: number): Entry[] =>
   Array.from({ length: many }, (_, i) => entry(`rws/r${i}`, { order: i, name: `R${i}` }));
 
 test('a chain of twelve thousand formulas, written the wrong way round, is computed', () => {
-  const links = Array.from(
-    { length: 12_000 },
-    (_, i): Question =>
-      ({
-        ...{ kind: 'calculated', key: `q${i}`, label: `Q${i}`, required: false, unit: '1' },
-        formula: i === 11_999 ? 'start + 1' : `q${i + 1} + 1`,
-      }),
-  );
+  const links = Array.from({ length: 12_000 }, (_, i): Question => ({
+    ...{ kind: 'calculated', key: `q${i}`, label: `Q${i}`, required: false, unit: '1' },
+    formula: i === 11_999 ? 'start + 1' : `q${i + 1} + 1`,
+  }));
   const state = fold(planSheet(template(...links, number('start'))), [entry('start', 1)]);
   expect(state.sections[0]?.questions[0]?.calculated).toBe(12_001);
 });

@@ -362,7 +362,7 @@ export class OpenSheet {
   /** Rebuilds the states of rows that hold these cells, innermost first; gives their sections. */
   private refresh(cells: ReadonlySet<CellAt>): string[] {
     const sections = new Set<string>();
-    const levels: Map<CellAt, Set<Row>>[] = [new Map(), new Map(), new Map()];
+    const levels = [0, 1, 2].map(() => new Map<CellAt, Set<Row>>());
     const changedIn = (group: CellAt): Set<Row> => {
       const level = levels[group.plan.groups.length];
       const known = level?.get(group) ?? new Set<Row>();
