@@ -1,6 +1,7 @@
 import { isActionSettled, DAYS_FOR_SEVERITY, type ActionState } from '@ant-trail/core/actions';
 import { addDays, inZone } from '@ant-trail/core/calendar';
 import { distanceMetres } from '@ant-trail/core/geo';
+import { answerTable } from '@ant-trail/core/exchange';
 import { entryHash, timeOrderedId, type Entry } from '@ant-trail/core/log';
 import { jobState } from '@ant-trail/core/planning';
 import {
@@ -92,6 +93,25 @@ export class Scenario {
     const rows = this.tables.get(table) ?? [];
     this.tables.set(table, rows);
     rows.push(table === 'organisation' ? row : { org_id: this.org, ...row });
+  }
+
+  /** The demo's reports were mailed when its sheets were approved. */
+  private approval(id: string, { state }: WalkedSheet): void {
+    const { stage, stageEntry } = state;
+    if (stage !== 'approved' || !stageEntry) return;
+    this.put('approval', {
+      sheet_id: id,
+      entry_id: stageEntry.id,
+      approved_at: stageEntry.at,
+      approved_by: stageEntry.by,
+      summary: summarise(state),
+      answers: answerTable(state, (person) => this.nameOf(person)),
+      mailed_at: stageEntry.at,
+    });
+  }
+
+  private nameOf(person: string): string {
+    return [...this.people.values()].find((each) => each.person === person)?.name ?? '';
   }
 
   private instant(day: string, minute: number): Date {
@@ -320,6 +340,7 @@ export class Scenario {
         carried: answersToCarry(sheet.state),
         folded: entries.length,
       });
+      this.approval(id, sheet);
       for (const entry of entries)
         this.put('entry', {
           id: entry.id,

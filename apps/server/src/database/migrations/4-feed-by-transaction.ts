@@ -56,6 +56,13 @@ export class FeedByTransaction1764090000000 implements MigrationInterface {
         report text, report_name text, mailed_at timestamptz, trouble text,
         PRIMARY KEY (org_id, sheet_id, entry_id)
       );
+      -- What was approved before was mailed then: it must not go out again when sheets are folded anew.
+      INSERT INTO approval (org_id, sheet_id, entry_id, approved_at, approved_by, summary, answers, mailed_at)
+        SELECT s.org_id, s.id, e.id, (e.body->>'at')::timestamptz, (e.body->>'by')::uuid, s.summary, '[]', now()
+        FROM sheet s
+          JOIN LATERAL (SELECT id, body FROM entry WHERE sheet_id = s.id AND body->>'kind' = 'approve'
+                        ORDER BY id DESC LIMIT 1) e ON true
+        WHERE s.summary->>'stage' = 'approved';
     `);
     for (const table of ['feed', 'feed_state', 'sheet_due', 'approval'])
       await keepApart(runner, table, 'org_id');
