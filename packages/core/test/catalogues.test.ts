@@ -94,6 +94,23 @@ describe('a file of rows', () => {
     ]);
   });
 
+  test('says by its plain numbers what a comma means in the column, and refuses what stays open', () => {
+    const read = (...numbers: string[]) => {
+      const file = [['Name', 'Price'], ...numbers.map((text, at) => [`Row ${at}`, text])];
+      const { rows, refused } = readTable(file, [
+        { use: 'name' },
+        { use: 'field', column: { key: 'price', label: 'Price', kind: 'number' } },
+      ]);
+      return [rows.map(({ fields }) => fields['price']), refused.map(({ why }) => why)];
+    };
+    expect(read('1,5', '1,234')).toEqual([[1.5, 1.234], []]);
+    expect(read('1,234.50', '1,234')).toEqual([[1234.5, 1234], []]);
+    expect(read('7', '1,234')).toEqual([
+      [7],
+      ['“1,234” under Price may be 1.234 or 1234: write it without a comma.'],
+    ]);
+  });
+
   test('comes back the same after it was written', () => {
     const { columns, rows } = readTable(lines, uses);
     const written = writeTable(columns, rows).map((line) => line.map(String));
