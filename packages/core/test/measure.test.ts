@@ -112,6 +112,7 @@ test('a unit may follow, if it is the one the value is in', () => {
   expect(readNumber('12.5 °F', { units })).toMatchObject({
     problem: 'Leave the unit away, or write it as °C or Cel.',
   });
+  expect(readNumber('7x', { units })).toEqual({ problem: 'Write a number, such as 12.5.' });
 });
 
 test.each([

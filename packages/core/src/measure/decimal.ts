@@ -1,3 +1,6 @@
+import { CONVERTIBLE_UNITS } from './convert.ts';
+import { writeUnit } from './unit.ts';
+
 export type ReadNumber =
   | { readonly value: number }
   | { readonly problem: string; readonly either?: never }
@@ -39,7 +42,7 @@ export function readNumber(typed: string, { comma, units = [] }: Writing = {}): 
   const text = withFraction(
     bare.replaceAll('\u2212', '-').replace(APART, '').replace(BLANK, ' ').trim(),
   ).replace(/^([+-]) (?=\d)/, '$1');
-  if (/[a-zµΩ°%]/i.test(text) && /^[+-]?\d[\d.,]*\s*[^\d.,\s]+$/.test(text) && units.length > 0)
+  if (units.length > 0 && followedByUnit(text))
     return { problem: `Leave the unit away, or write it as ${units.join(' or ')}.` };
   if (text.includes(',') && text.includes('.')) return plain(withBoth(text));
   if (/^[+-]?\d{1,3}(,\d{3}){2,}$/.test(text)) return plain(text.replaceAll(',', ''));
@@ -86,6 +89,17 @@ function withBoth(text: string): string {
   if (/^[+-]?\d{1,3}(,\d{3})+\.\d*$/.test(text)) return text.replaceAll(',', '');
   if (/^[+-]?\d{1,3}(\.\d{3})+,\d*$/.test(text)) return text.replaceAll('.', '').replace(',', '.');
   return text;
+}
+
+const KNOWN_UNITS: ReadonlySet<string> = new Set([
+  '%',
+  ...CONVERTIBLE_UNITS.flatMap((code) => [code, writeUnit(code)]),
+]);
+
+/** Whether a unit follows that the value is not in: far more likely meant than mistyped. */
+function followedByUnit(text: string): boolean {
+  const [, tail = ''] = /^[+-]?\d[\d.,]*\s*([^\d.,\s].*)$/.exec(text) ?? [];
+  return KNOWN_UNITS.has(tail);
 }
 
 function withoutUnit(text: string, units: readonly string[]): string {
