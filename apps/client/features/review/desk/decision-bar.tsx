@@ -35,8 +35,17 @@ export function DecisionBar({ dossier, reading, chosen, onDone, onChanged }: Dec
   const decides = reviews && stage === 'finished';
   const corrects = reviews && (stage === 'finished' || stage === 'returned') && state !== undefined;
 
+  const [warned, setWarned] = useState<string | null>(null);
   const approve = async () => {
     if (busy) return;
+    // Said once per sheet: the later of two answers must not be approved unread.
+    if (reading.state.disagreements.length > 0 && warned !== sheet) {
+      setWarned(sheet);
+      setProblem(
+        'Answers differ here: let one stand. Approve again to take the latest as they are.',
+      );
+      return;
+    }
     setBusy(true);
     setProblem(null);
     try {
@@ -63,7 +72,7 @@ export function DecisionBar({ dossier, reading, chosen, onDone, onChanged }: Dec
       const target = event.target as HTMLElement | null;
       if (target?.closest('input, textarea, select, dialog') || event.ctrlKey || event.metaKey)
         return;
-      if (event.key === 'a' && decides) void approve();
+      if (event.key === 'a' && decides && !event.repeat) void approve();
       if (event.key === 'r' && decides) setOpen('return');
       if (event.key === 'c' && corrects) setOpen('correct');
       if (event.key === 'o' && reviews) setOpen('action');

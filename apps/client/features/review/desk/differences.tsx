@@ -79,7 +79,7 @@ function OneDifference({ difference, say, dossier, reading, onSettled }: OneProp
         kind: side.kind,
         value: side.value,
         ...(side.unit === undefined ? {} : { unit: side.unit }),
-        reason: `People differed; ${people.name(side.entry.by)}’s word stands.`,
+        reason: `Two answers differed; this one of ${people.name(side.entry.by)} stands.`,
         seen: reading.open.headsOf(path),
         by: person.id,
       });

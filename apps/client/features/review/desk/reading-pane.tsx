@@ -240,8 +240,10 @@ function notesOn(state: QuestionState, dossier: Dossier): string {
     if (unusual) notes.push(unusual.words);
   }
   for (const message of state.messages) notes.push(message.words);
-  for (const end of state.question.kind === 'rows' ? [] : state.looseEnds) notes.push(end.words);
+  // The row is under its label already, and an open answer is said in its own cell.
+  for (const end of state.question.kind === 'rows' ? [] : state.looseEnds)
+    if (end.missing !== 'answer') notes.push(end.words.replace(`${question.label}: `, ''));
   if (reason) notes.push(`“${textOf(reason.value)}”`);
-  if (differs(state)) notes.push('two people, two answers');
+  if (differs(state)) notes.push('two answers that did not see each other');
   return notes.join(' · ');
 }
