@@ -35,15 +35,14 @@ export function DecisionBar({ dossier, reading, chosen, onDone, onChanged }: Dec
   const decides = reviews && stage === 'finished';
   const corrects = reviews && (stage === 'finished' || stage === 'returned') && state !== undefined;
 
+  const differ = reading.state.disagreements.length > 0;
   const [warned, setWarned] = useState<string | null>(null);
   const approve = async () => {
     if (busy) return;
     // Said once per sheet: the later of two answers must not be approved unread.
-    if (reading.state.disagreements.length > 0 && warned !== sheet) {
+    if (differ && warned !== sheet) {
+      setProblem(null);
       setWarned(sheet);
-      setProblem(
-        'Answers differ here: let one stand. Approve again to take the latest as they are.',
-      );
       return;
     }
     setBusy(true);
@@ -64,6 +63,11 @@ export function DecisionBar({ dossier, reading, chosen, onDone, onChanged }: Dec
       setBusy(false);
     }
   };
+  const said =
+    problem ??
+    (differ && warned === sheet
+      ? 'Answers differ here: let one stand. Approve again to take the latest as they are.'
+      : null);
   const report = (): void => {
     window.open(`/api/sheets/${sheet}/report.pdf`, '_blank');
   };
@@ -108,9 +112,9 @@ export function DecisionBar({ dossier, reading, chosen, onDone, onChanged }: Dec
         Open an action
       </Button>
       <Button onPress={report}>Report</Button>
-      {problem ? (
+      {said ? (
         <Body small eyes strong role="alert">
-          {problem}
+          {said}
         </Body>
       ) : null}
       <Row flex={1} justifyContent="flex-end" minWidth={180}>
