@@ -58,6 +58,24 @@ export async function drawSignature(page: Page): Promise<void> {
   await expect(page.getByText(/^Signed by/)).toBeVisible();
 }
 
+/** Somebody passes a colleague's hold point with their own phone, which has no network just then. */
+export async function passOnOwnPhone(
+  browser: Browser,
+  base: string,
+  who: string,
+  hold: Locator,
+): Promise<void> {
+  const asked = await hold.getByText(/^[0-9A-Z]{5} [0-9A-Z]{5}$/).innerText();
+  const { context, page } = await openPhone(browser, base, who);
+  await context.setOffline(true);
+  await page.getByRole('link', { name: 'Me' }).click();
+  await page.getByRole('textbox', { name: 'The code on their phone' }).fill(asked);
+  await page.getByRole('radio', { name: 'I pass it' }).click();
+  const given = await page.getByText(/^P[0-9A-Z]{4} [0-9A-Z]{5}$/).innerText();
+  await hold.getByRole('textbox', { name: 'The code their phone gives back' }).fill(given);
+  await context.close();
+}
+
 /** The part of the sheet that belongs to one question. */
 export const question = (page: Page, label: string): Locator =>
   page.getByRole('region', { name: label, exact: true });

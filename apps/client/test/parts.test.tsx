@@ -1,5 +1,8 @@
+import { spaced } from '@ant-trail/core/codes';
 import { chainBreaks, photoPath } from '@ant-trail/core/log';
 import {
+  askedCode,
+  givenCode,
   questionAtPath,
   QUESTION_KINDS,
   type Question,
@@ -322,27 +325,48 @@ describe('rows', () => {
   });
 });
 
-test('a hold point is signed by a colleague, never by who did the work', async () => {
-  const strokes = [
-    [
-      [0.1, 0.1],
-      [0.5, 0.2],
-    ],
-  ] as [number, number][][];
-  const { session, at } = await showSheet(sheet(number(), questionOf('hold')));
-  const pass = (person: string, name: string) =>
-    act(async () => {
-      await session.write('asked', 'answer', { verdict: 'passed', name, person, strokes });
+describe('a hold point', () => {
+  const work = async () => {
+    const shown = await showSheet(sheet(number(), questionOf('hold')));
+    await act(async () => {
+      await shown.session.write('level', 'answer', 20, { unit: 'mm' });
     });
-  await act(async () => {
-    await session.write('level', 'answer', 20, { unit: 'mm' });
+    return shown;
+  };
+
+  test('is passed by a code from a colleague’s own phone, and tells a wrong sign at once', async () => {
+    const { session, at } = await work();
+    const hold = region('Asked');
+    fireEvent.change(within(hold).getByLabelText('Who passes it'), {
+      target: { value: COLLEAGUE },
+    });
+    const asked = askedCode({ sheet: session.sheet, path: 'asked', person: COLLEAGUE, seen: [] });
+    expect(within(hold).getByText(spaced(asked))).toBeTruthy();
+    const given = givenCode('5b'.repeat(32), asked, 'passed') ?? '';
+    const field = within(hold).getByRole('textbox', { name: 'The code their phone gives back' });
+    await user.type(field, given.slice(0, -1) + (given.endsWith('0') ? '1' : '0'));
+    expect(within(hold).getByText(/A sign of the code is wrong/)).toBeTruthy();
+    await user.clear(field);
+    await user.type(field, given.toLowerCase());
+    await user.click(within(hold).getByRole('button', { name: 'Passed by Bo' }));
+    expect(at('asked')?.answer?.value).toMatchObject({ person: COLLEAGUE, proof: given });
+    expect(at('asked')?.looseEnds).toEqual([]);
   });
-  await pass(session.context.visit.person ?? '', 'Imke');
-  expect(within(region('Asked')).getByRole('alert').textContent).toMatch(
-    /somebody who did not do the work/,
-  );
-  await pass(COLLEAGUE, 'Bo');
-  expect(at('asked')?.looseEnds).toEqual([]);
+
+  test('is not passed by who did the work, nor by a signature in a colleague’s name', async () => {
+    const { session, at } = await work();
+    const pass = (person: string, name: string) =>
+      act(async () => {
+        await session.write('asked', 'answer', { verdict: 'passed', name, person, strokes: [] });
+      });
+    await pass(session.context.visit.person ?? '', 'Imke');
+    expect(within(region('Asked')).getByRole('alert').textContent).toMatch(
+      /somebody who did not do the work/,
+    );
+    await pass(COLLEAGUE, 'Bo');
+    expect(within(region('Asked')).getByText(/does not count yet/)).toBeTruthy();
+    expect(at('asked')?.looseEnds.map(({ missing }) => missing)).toEqual(['proof']);
+  });
 });
 
 describe('a page closed before the phone has kept what was said last', () => {

@@ -23,12 +23,7 @@ beforeAll(async () => {
 });
 afterAll(() => office.close());
 beforeEach(async () => {
-  org = await office.newOrganisation(`agreed${++count}`);
-  [technician, reviewer, manager] = await Promise.all([
-    office.signIn(org.emails.technician),
-    office.signIn(org.emails.reviewer),
-    office.signIn(org.emails.manager),
-  ]);
+  ({ org, technician, reviewer, manager } = await office.newTeam(`agreed${++count}`));
 });
 
 const move = (kind: 'finish' | 'return' | 'approve', over: Partial<Entry> = {}): Entry =>

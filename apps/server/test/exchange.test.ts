@@ -6,21 +6,16 @@ import type { TableLines } from '@ant-trail/contract/exchange';
 import { guessColumns, readTable } from '@ant-trail/core/exchange';
 import { readTableFile, writeCsv, writeXlsx } from '../src/modules/exchange/table-file.ts';
 import { TableReader } from '../src/modules/exchange/table-reader.ts';
-import { openOffice, type Caller, type Office, type Organisation } from './support/office.ts';
+import { openOffice, type Caller, type Office } from './support/office.ts';
 import { pull } from './support/pulled.ts';
 
 let office: Office;
-let org: Organisation;
 let manager: Caller;
 let technician: Caller;
 
 beforeAll(async () => {
   office = await openOffice();
-  org = await office.newOrganisation('exchange');
-  [manager, technician] = await Promise.all([
-    office.signIn(org.emails.manager),
-    office.signIn(org.emails.technician),
-  ]);
+  ({ manager, technician } = await office.newTeam('exchange'));
 });
 afterAll(() => office.close());
 

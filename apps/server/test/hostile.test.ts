@@ -22,11 +22,7 @@ beforeAll(async () => {
 });
 afterAll(() => office.close());
 beforeEach(async () => {
-  org = await office.newOrganisation(`hostile${++count}`);
-  [technician, reviewer] = await Promise.all([
-    office.signIn(org.emails.technician),
-    office.signIn(org.emails.reviewer),
-  ]);
+  ({ org, technician, reviewer } = await office.newTeam(`hostile${++count}`));
 });
 
 interface Receipts {

@@ -49,11 +49,7 @@ let template: string;
 
 beforeAll(async () => {
   office = await openOffice();
-  org = await office.newOrganisation('register');
-  [manager, technician] = await Promise.all([
-    office.signIn(org.emails.manager),
-    office.signIn(org.emails.technician),
-  ]);
+  ({ org, manager, technician } = await office.newTeam('register'));
   const { body } = await manager.call('POST', '/api/templates', { after: 0, body: BODY });
   ({ template } = body as PublishedTemplate);
 });

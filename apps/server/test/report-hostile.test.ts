@@ -29,12 +29,7 @@ beforeAll(async () => {
 });
 afterAll(() => office.close());
 beforeEach(async () => {
-  org = await office.newOrganisation(`paper${++count}`);
-  [technician, reviewer, manager] = await Promise.all([
-    office.signIn(org.emails.technician),
-    office.signIn(org.emails.reviewer),
-    office.signIn(org.emails.manager),
-  ]);
+  ({ org, technician, reviewer, manager } = await office.newTeam(`paper${++count}`));
 });
 
 const report = async (): Promise<{ status: number; bytes: ArrayBuffer }> => {

@@ -21,12 +21,7 @@ beforeAll(async () => {
 afterAll(() => office.close());
 let count = 0;
 beforeEach(async () => {
-  org = await office.newOrganisation(`sync${++count}`);
-  [technician, reviewer, manager] = await Promise.all([
-    office.signIn(org.emails.technician),
-    office.signIn(org.emails.reviewer),
-    office.signIn(org.emails.manager),
-  ]);
+  ({ org, technician, reviewer, manager } = await office.newTeam(`sync${++count}`));
 });
 
 const stage = (kind: 'finish' | 'return' | 'approve', over: Partial<Entry> = {}): Entry =>

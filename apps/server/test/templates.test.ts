@@ -31,11 +31,7 @@ let technician: Caller;
 
 beforeAll(async () => {
   office = await openOffice();
-  org = await office.newOrganisation('templates');
-  [manager, technician] = await Promise.all([
-    office.signIn(org.emails.manager),
-    office.signIn(org.emails.technician),
-  ]);
+  ({ org, manager, technician } = await office.newTeam('templates'));
   await manager.call('POST', '/api/catalogues', {
     ...{ key: 'products', name: 'Products', after: 0, columns: [] },
     rows: [{ code: '7', label: 'Oats', fields: {} }],

@@ -30,12 +30,7 @@ beforeAll(async () => {
 });
 afterAll(() => office.close());
 beforeEach(async () => {
-  org = await office.newOrganisation(`work${++count}`);
-  [manager, reviewer, technician] = await Promise.all([
-    office.signIn(org.emails.manager),
-    office.signIn(org.emails.reviewer),
-    office.signIn(org.emails.technician),
-  ]);
+  ({ org, manager, reviewer, technician } = await office.newTeam(`work${++count}`));
 });
 
 const TODAY = new Date().toISOString().slice(0, 10);

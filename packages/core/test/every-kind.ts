@@ -140,6 +140,7 @@ export const CASES: Record<QuestionKind, KindCase> = {
 /** A question of a kind that can be published as it is. */
 export const questionOf = (kind: QuestionKind, label = 'Asked'): Question => {
   const made = newQuestion(kind, EMPTY, label);
+  if (made.kind === 'hold') return { ...made, outside: true };
   if (made.kind === 'calculated') return { ...made, formula: '1 + 1' };
   if (made.kind !== 'rows') return made;
   return { ...made, questions: [{ kind: 'text', key: 'inner', label: 'Inner', required: false }] };

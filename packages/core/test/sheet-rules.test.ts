@@ -282,6 +282,10 @@ describe('a led sheet', () => {
     expect(phone.missing).toContain('check: somebody who did not do the work must pass it');
     expect(phone.open.state.waiting).toEqual(['three']);
     phone.put('check', { verdict: 'passed', name: 'Bo', person: 'second', strokes });
+    expect(phone.missing).toContain(
+      'check: it counts once that person has passed it themselves, by a code from their own phone',
+    );
+    phone.put('check', { verdict: 'passed', name: 'Bo', person: 'second', strokes, proof: 'P' });
     expect(phone.open.state.waiting).toEqual([]);
     phone.open.add([phone.entry('three_done', 'yes', { by: 'second' })]);
     expect(phone.missing).toContain('check: somebody who did not do the work must pass it');

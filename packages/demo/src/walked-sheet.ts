@@ -180,13 +180,6 @@ export class WalkedSheet {
         return true;
       case 'signature':
         return scribble(chance, author.name);
-      case 'hold':
-        return {
-          verdict: 'passed',
-          name: 'Sef Callow',
-          person: '',
-          strokes: scribble(chance, 'Sef Callow').strokes,
-        };
       case 'code':
         return { code: `TH-${Math.round(chance.between(1000, 9999))}`, how: 'scanned' };
       case 'time':

@@ -104,6 +104,7 @@ export function signIn(): void {
       organisation: { id: TEMPLATE, name: 'Tarnhollow', timeZone: 'UTC' },
       branch: { id: SITE, name: 'Harbour' },
       signedInUntil: '2031-04-06T00:00:00Z',
+      passKey: '3d'.repeat(32),
     },
   });
 }

@@ -17,6 +17,7 @@ import { Catalogues1763986000000 } from './migrations/2-catalogues.ts';
 import { Register1764057600000 } from './migrations/3-register.ts';
 import { FeedByTransaction1764090000000 } from './migrations/4-feed-by-transaction.ts';
 import { SignIn1764093600000 } from './migrations/5-sign-in.ts';
+import { SecondPerson1764122400000 } from './migrations/6-second-person.ts';
 import { CONNECTIONS } from './tenancy.ts';
 
 const ENTITIES = [
@@ -64,6 +65,7 @@ export function ownerData(url: string): DataSource {
       Register1764057600000,
       FeedByTransaction1764090000000,
       SignIn1764093600000,
+      SecondPerson1764122400000,
     ],
     migrationsTableName: 'migration',
     logging: false,

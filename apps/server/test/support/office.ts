@@ -60,6 +60,10 @@ export interface Organisation {
   readonly sheet: string;
 }
 
+export interface Team extends Readonly<Record<'manager' | 'reviewer' | 'technician', Caller>> {
+  readonly org: Organisation;
+}
+
 export interface Office {
   readonly url: string;
   readonly data: DataSource;
@@ -72,6 +76,8 @@ export interface Office {
   tidy(): Promise<void>;
   newOrganisation(name: string): Promise<Organisation>;
   signIn(email: string): Promise<Caller>;
+  /** A new organisation with all its people signed in. */
+  newTeam(name: string): Promise<Team>;
   close(): Promise<void>;
 }
 
@@ -169,6 +175,16 @@ export async function openOffice(): Promise<Office> {
   const settled = async (): Promise<void> => {
     while ((await organisationsDue(data)).length > 0) await sleep(10);
   };
+  const newOrganisationHere = (name: string): Promise<Organisation> => newOrganisation(data, name);
+  const signIn = async (email: string): Promise<Caller> => {
+    const response = await fetch(`${url}/api/sign-in`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({ email, password: PASSWORD }),
+    });
+    if (!response.ok) throw new Error(`sign-in of ${email}: ${await response.text()}`);
+    return new Caller(url, response.headers.getSetCookie()[0]?.split(';')[0] ?? '', settled);
+  };
   return {
     url,
     data,
@@ -177,15 +193,17 @@ export async function openOffice(): Promise<Office> {
     filesDir,
     settled,
     tidy: () => server.housekeeping.tidy(),
-    newOrganisation: (name) => newOrganisation(data, name),
-    signIn: async (email) => {
-      const response = await fetch(`${url}/api/sign-in`, {
-        method: 'POST',
-        headers: { 'content-type': 'application/json' },
-        body: JSON.stringify({ email, password: PASSWORD }),
-      });
-      if (!response.ok) throw new Error(`sign-in of ${email}: ${await response.text()}`);
-      return new Caller(url, response.headers.getSetCookie()[0]?.split(';')[0] ?? '', settled);
+    newOrganisation: newOrganisationHere,
+    signIn,
+    newTeam: async (name) => {
+      const org = await newOrganisationHere(name);
+      const { emails } = org;
+      const [manager, reviewer, technician] = await Promise.all([
+        signIn(emails.manager),
+        signIn(emails.reviewer),
+        signIn(emails.technician),
+      ]);
+      return { org, manager, reviewer, technician };
     },
     close: () => server.close(),
   };

@@ -41,6 +41,11 @@ export const Me = z.object({
   organisation: z.object({ id: Id, name: Name, timeZone: z.string() }),
   branch: z.object({ id: Id, name: Name }),
   signedInUntil: Instant,
+  /** The person's own key, by which their phone passes hold points. Phones of before have none yet. */
+  passKey: z
+    .string()
+    .regex(/^[0-9a-f]{64}$/)
+    .optional(),
 });
 export type Me = z.infer<typeof Me>;
 

@@ -51,8 +51,9 @@ export const HoldAnswer = z
     verdict: z.enum(['passed', 'refused']),
     name: Label,
     person: z.union([Id, z.literal('')]),
-    strokes: Strokes,
+    strokes: z.array(Stroke).max(200),
     note: z.string().max(2000).exactOptional(),
+    proof: z.string().max(20).exactOptional(),
   })
   .strict();
 

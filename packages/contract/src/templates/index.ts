@@ -122,7 +122,7 @@ export const TemplateQuestion: z.ZodType<Question> = z.lazy(() =>
     kind('voice', { longest: Longest }),
     kind('file', {}),
     kind('signature', {}),
-    kind('hold', {}),
+    kind('hold', { outside: z.boolean().exactOptional() }),
     kind('sketch', { symbols: z.array(Part).max(26).exactOptional() }),
     kind('rows', {
       each: Name,

@@ -3,6 +3,7 @@ import {
   everyQuestion,
   isReading,
   isSaid,
+  isUnproven,
   rulesOf,
   sayState,
   textOf,
@@ -72,7 +73,9 @@ function lineOf(state: QuestionState, nameOf: (id: string) => string): TableCell
   ];
 }
 
-function valueCell({ question }: QuestionState, value: AnswerValue, unit?: string): TableCell {
+function valueCell(state: QuestionState, value: AnswerValue, unit?: string): TableCell {
+  const { question } = state;
+  if (isUnproven(state)) return '';
   const rules = rulesOf(question);
   // What no expression can read has no value for a machine either; its evidence is named apart.
   if (rules.celType === null) return '';

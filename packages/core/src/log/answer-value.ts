@@ -57,8 +57,11 @@ export interface HoldValue {
   readonly name: string;
   /** Person id of who signs; empty for somebody from outside. */
   readonly person: string;
+  /** Empty where a code or their own sign-in stands for it. */
   readonly strokes: readonly Stroke[];
   readonly note?: string;
+  /** The code that their own phone gave for this step. */
+  readonly proof?: string;
 }
 
 type Point = readonly [number, number];

@@ -11,6 +11,7 @@ import type { AnswerContext, Program } from '../logic/index.ts';
 import { tidy, type ExpectedRange } from '../measure/index.ts';
 import { alertOf, isAmiss, sayFinding, severityOf, type Said } from './judge.ts';
 import { isFile, isHold, isPhoto, rulesOf } from './kinds/index.ts';
+import { isVouchedFor } from './second-person.ts';
 import type { PlannedQuestion } from './plan.ts';
 import type {
   Answer,
@@ -79,6 +80,7 @@ const MISSING_WORDS: Record<Missing, string> = {
   check: '',
   rows: 'more rows are wanted',
   'second person': 'somebody who did not do the work must pass it',
+  proof: 'it counts once that person has passed it themselves, by a code from their own phone',
 };
 
 /** Where a question stands and what it is computed from. */
@@ -143,8 +145,10 @@ export function foldQuestion(cell: Cell): QuestionState {
     const needsPhoto = asksPhoto || (needsAnswer && keeps === 'photos');
     if (needsPhoto && photos.length === 0) miss('photo');
     for (const { must, check } of plan.checks) if (run(must) === false) miss('check', check.words);
-    if (answer && isHold(answer.value) && cell.workers.has(answer.value.person))
-      miss('second person');
+    if (answer && isHold(answer.value)) {
+      if (cell.workers.has(answer.value.person)) miss('second person');
+      else if (!isVouchedFor(question, answer.entry)) miss('proof');
+    }
   }
   const findings = visible ? findingsOf(cell, run, { said, severity, alert, expected }) : NOTHING;
   const messages = visible

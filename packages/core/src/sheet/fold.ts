@@ -31,6 +31,7 @@ import {
 } from './row-group.ts';
 import { forgetAggregates } from '../logic/index.ts';
 import { scoreOf } from './score.ts';
+import { isUnproven } from './second-person.ts';
 import { cameAfter, foldStage, type Standing } from './stage.ts';
 import type { QuestionState, SectionState, SheetState } from './state.ts';
 import type { Programme, Section } from './template.ts';
@@ -305,9 +306,10 @@ export class OpenSheet {
       if (!state.visible) delete scope.answers[key];
       return before?.visible !== state.visible;
     }
-    const said = state.visible
-      ? (state.answer ?? (state.calculated === null ? null : { value: state.calculated }))
-      : null;
+    const said =
+      state.visible && !isUnproven(state)
+        ? (state.answer ?? (state.calculated === null ? null : { value: state.calculated }))
+        : null;
     const given = said !== null || (state.visible && state.photos.length + state.files.length > 0);
     const wasGiven = scope.given[key] === true;
     const wasExposed = Object.hasOwn(scope.answers, key);

@@ -13,6 +13,7 @@ export * from './readings.ts';
 export * from './refuse.ts';
 export { isRow } from './row-group.ts';
 export * from './say.ts';
+export * from './second-person.ts';
 export * from './say-path.ts';
 export * from './score.ts';
 export * from './severity.ts';

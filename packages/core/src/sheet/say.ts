@@ -1,6 +1,7 @@
 import type { AnswerValue } from '../log/index.ts';
 import type { ExpectedRange } from '../measure/index.ts';
 import { sayAnswer, textOf } from './kinds/index.ts';
+import { isUnproven } from './second-person.ts';
 import type { QuestionState } from './state.ts';
 import type { Question } from './template.ts';
 
@@ -33,7 +34,10 @@ export function sayState(state: QuestionState, sayDay: SayDay): string {
     const complete = rows.filter((row) => row.looseEnds.length === 0).length;
     return `${counted(rows.length, 'row')}, ${complete} complete`;
   }
-  if (answer) return sayValue(question, answer.value, answer.unit, sayDay, expected);
+  if (answer) {
+    const said = sayValue(question, answer.value, answer.unit, sayDay, expected);
+    return isUnproven(state) ? `${said} (does not count yet)` : said;
+  }
   if (calculated !== null) return sayValue(question, calculated, undefined, sayDay, expected);
   if (files.length > 0) return files.map(({ value }) => sayAnswer(question, value)).join(', ');
   if (photos.length > 0) return counted(photos.length, 'photo');

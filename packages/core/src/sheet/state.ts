@@ -37,7 +37,7 @@ export interface Finding {
   readonly proposedAction?: string;
 }
 
-export type Missing = 'answer' | 'reason' | 'photo' | 'check' | 'rows' | 'second person';
+export type Missing = 'answer' | 'reason' | 'photo' | 'check' | 'rows' | 'second person' | 'proof';
 
 export interface LooseEnd {
   /** Path of the question. */

@@ -173,7 +173,8 @@ export type VideoQuestion = Of<'video', { readonly longest?: number }>;
 export type VoiceQuestion = Of<'voice', { readonly longest?: number }>;
 export type FileQuestion = Of<'file'>;
 export type SignatureQuestion = Of<'signature'>;
-export type HoldQuestion = Of<'hold'>;
+/** `outside`: somebody from outside may pass it too, by signature alone. */
+export type HoldQuestion = Of<'hold', { readonly outside?: boolean }>;
 export type SketchQuestion = Of<'sketch', { readonly symbols?: readonly Part[] }>;
 /** A value computed from other answers; nobody types it. */
 export type CalculatedQuestion = Of<

@@ -46,7 +46,13 @@ export function sampleAnswer({ question, path, rows }: QuestionState): SampleAns
     case 'signature':
       return answer({ name: 'Somebody', strokes: STROKES });
     case 'hold':
-      return answer({ verdict: 'passed', name: 'A second person', person: '', strokes: STROKES });
+      return answer({
+        verdict: 'passed',
+        name: 'A second person',
+        person: SAMPLE,
+        strokes: [],
+        proof: SAMPLE,
+      });
     case 'sketch':
       return answer({ height: 0.75, shapes: [{ kind: 'circle', at: [0.5, 0.4], radius: 0.2 }] });
     case 'shares': {

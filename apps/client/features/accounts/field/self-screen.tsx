@@ -14,6 +14,7 @@ import { FieldNav } from '@/features/planning/field/field-nav.tsx';
 import { sayShortDay } from '@/features/planning/wording.ts';
 import { countKept } from '@/features/sync/kept.ts';
 import { usePhone } from '@/features/sync/phone.tsx';
+import { PassStep } from './pass-step.tsx';
 import { useMe, useSession, worksAtDesk } from '../session.ts';
 
 const THEMES: readonly { value: ThemeChoice; label: string }[] = [
@@ -73,6 +74,8 @@ export function SelfScreen() {
             ))}
             {me.person.credentials.length === 0 ? <Body quiet>None are on record.</Body> : null}
           </Column>
+          <Dots />
+          <PassStep />
           <Dots />
           <Column gap="$2">
             <Heading>How it looks</Heading>

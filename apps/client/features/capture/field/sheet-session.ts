@@ -87,6 +87,11 @@ export class SheetSession {
     return this.context.job.sheet.id;
   }
 
+  /** What an entry on this path made now has seen. */
+  headsOf(path: string): readonly string[] {
+    return this.open.headsOf(path);
+  }
+
   /** What a finish made now has before it. */
   get cover(): CoverValue {
     return this.open.cover;

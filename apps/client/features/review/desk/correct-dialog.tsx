@@ -22,6 +22,7 @@ import { RowSearch } from '@/features/catalogues/row-search.tsx';
 import { sayShortDay } from '@/features/planning/wording.ts';
 import { useMe } from '@/features/accounts/session.ts';
 import { DeskRefusal, writeFromDesk } from './desk-entries.ts';
+import { PassHere } from './pass-here.tsx';
 import type { ReadingState } from './read-dossier.ts';
 
 export interface CorrectDialogProps {
@@ -132,7 +133,14 @@ export function CorrectDialog({ dossier, reading, state, onClose, onDone }: Corr
     <Dialog title={`Correct: ${question.label}`} onClose={onClose}>
       <Column gap="$3">
         <Body>Now: {sayState(state, sayShortDay)}</Body>
-        {!correctable ? (
+        {question.kind === 'hold' ? (
+          <PassHere
+            sheet={dossier.sheet.id}
+            state={state}
+            seen={reading.open.headsOf(path)}
+            onDone={onDone}
+          />
+        ) : !correctable ? (
           <Body quiet>
             Photos, signatures and acknowledgements are not corrected here. Return the sheet
             instead.

@@ -103,7 +103,8 @@ export function EvidencePane({ dossier, reading, chosen, onSettled }: EvidencePa
             {file.value.comment || file.value.name}
           </OutsideLink>
         ))}
-        {isSignature(answer?.value) || isHold(answer?.value) ? (
+        {(isSignature(answer?.value) || isHold(answer?.value)) &&
+        answer.value.strokes.length > 0 ? (
           <SignatureDrawing value={answer.value} height={120} />
         ) : null}
         {isSketch(answer?.value) && question.kind === 'sketch' ? (

@@ -68,6 +68,14 @@ export function KindFields(props: KindFieldsProps) {
           onChange={(longest) => set({ longest })}
         />
       );
+    case 'hold':
+      return (
+        <Tick
+          label="Somebody from outside may pass it, by signature alone"
+          on={question.outside === true}
+          onPress={() => set({ outside: question.outside ? undefined : true })}
+        />
+      );
     case 'rows':
       return (
         <Column gap="$2">

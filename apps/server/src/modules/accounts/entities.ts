@@ -35,6 +35,8 @@ export class PersonRow {
   @Column('text') trade!: string;
   @Column('text', { name: 'password_hash', select: false })
   passwordHash!: string;
+  @Column({ type: 'text', name: 'pass_key', select: false, insert: false })
+  passKey!: string;
   @OneToMany(() => CredentialRow, (credential) => credential.person)
   credentials!: Relation<CredentialRow[]>;
 }

@@ -3,6 +3,7 @@ import type { Me, Person } from '@ant-trail/contract/accounts';
 import type { EntityManager } from 'typeorm';
 import type { Session } from '../../http/session.ts';
 import { notSignedIn } from '../../http/problem.ts';
+import { passKeysOf } from './pass-key.ts';
 import { BranchRow, OrganisationRow, PersonRow } from './entities.ts';
 
 export function personOf(row: PersonRow): Person {
@@ -36,6 +37,7 @@ export async function describeMe(db: EntityManager, session: Session): Promise<M
     where: { id: session.person },
     relations: { credentials: true },
   });
+  const keys = await passKeysOf(db, [session.person]);
   const organisation = await db.findOneBy(OrganisationRow, {
     id: session.organisation,
   });
@@ -50,6 +52,7 @@ export async function describeMe(db: EntityManager, session: Session): Promise<M
     },
     branch: { id: branch.id, name: branch.name },
     signedInUntil: session.until.toISOString(),
+    passKey: keys.get(session.person),
   };
 }
 

@@ -3,6 +3,7 @@ import { entryHash, type Entry } from '@ant-trail/core/log';
 import { problemWithEntry } from '@ant-trail/core/sheet';
 import type { OperationTaker, Taking, Word } from '../sync/operation.ts';
 import { appendEntries } from './log.ts';
+import { proofJudge, type ProofJudge } from './proofs.ts';
 import { sheetsToWriteIn, type SheetToWriteIn } from './sheets-to-write-in.ts';
 import { problemWithAuthor, problemWithMove } from './who-may.ts';
 
@@ -16,10 +17,11 @@ export const entryTaker: OperationTaker<Entry> = {
 async function takeEntries(taking: Taking, entries: readonly Entry[]): Promise<Word[]> {
   const { db, session } = taking;
   const sheets = await sheetsToWriteIn(db, entries);
+  const proofProblem = await proofJudge(db, entries);
   const words = new Map<number, Word>();
   const fit: Entry[] = [];
   entries.forEach((entry, index) => {
-    const problem = problemWith(entry, sheets.get(entry.sheet), taking);
+    const problem = problemWith(entry, sheets.get(entry.sheet), taking, proofProblem);
     if (problem) words.set(index, { refused: problem });
     else {
       fit.push(entry);
@@ -43,12 +45,14 @@ function problemWith(
   entry: Entry,
   sheet: SheetToWriteIn | undefined,
   { session }: Taking,
+  proofProblem: ProofJudge,
 ): string | null {
   if (!sheet) return 'This sheet is not here, or not yours to fill in.';
   if (sheet.has(entry.id)) return null;
   return (
     problemWithAuthor(entry, session, sheet) ??
     problemWithEntry(sheet.plan, entry) ??
+    proofProblem(entry) ??
     problemWithMove(entry, session, sheet)
   );
 }

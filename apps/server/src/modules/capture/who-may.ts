@@ -1,4 +1,5 @@
 import type { Entry } from '@ant-trail/core/log';
+import { isHold } from '@ant-trail/core/sheet';
 import type { Session } from '../../http/session.ts';
 import type { SheetToWriteIn } from './sheets-to-write-in.ts';
 
@@ -18,6 +19,9 @@ export function problemWithAuthor(
   if (entry.kind === 'correct' || entry.kind === 'return' || entry.kind === 'approve')
     return reviewer ? null : 'Only a reviewer can do this.';
   if (assigned === author.person) return null;
+  // A hold point is for somebody else to pass, under their own sign-in.
+  if (entry.kind === 'answer' && isHold(entry.value) && entry.value.person === author.person)
+    return null;
   // Taking something away is a correction too, when it says why.
   if (reviewer && entry.kind === 'clear' && entry.reason?.trim()) return null;
   return reviewer

@@ -87,14 +87,16 @@ export const hold: KindRules<HoldQuestion> = {
   keeps: 'value',
   mayCloseOut: false,
   problem: (_, value) => {
-    if (!isHold(value) || value.name.trim() === '' || value.strokes.length === 0)
-      return 'The second person signs with their own name.';
+    if (!isHold(value) || value.name.trim() === '') return 'Say who passes it.';
+    if (value.person === '' && value.strokes.length === 0)
+      return 'Somebody from outside signs with their own name.';
     return value.verdict === 'refused' && !value.note?.trim() ? 'Say why it is refused.' : null;
   },
   say: (_, value) => {
     if (!isHold(value)) return '';
     const note = value.note ? `: ${value.note}` : '';
-    return `${value.verdict === 'passed' ? 'Passed' : 'Refused'} by ${value.name}${note}`;
+    const how = value.proof === undefined ? '' : ', by a code from their own phone';
+    return `${value.verdict === 'passed' ? 'Passed' : 'Refused'} by ${value.name}${how}${note}`;
   },
   expose: (_, value) => (isHold(value) ? value.verdict : ''),
   severity: (question, value) =>

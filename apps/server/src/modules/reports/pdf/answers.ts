@@ -103,7 +103,8 @@ function writeLong(paper: Paper, label: string, quiet: string, said: string): vo
 /** The signature, sketch and photos that belong to an answer, below it. */
 function placeEvidence(paper: Paper, data: ReportData, state: QuestionState, say: Say): void {
   const { question, answer } = state;
-  if (isSignature(answer?.value) || isHold(answer?.value)) drawSignature(paper, answer.value);
+  if ((isSignature(answer?.value) || isHold(answer?.value)) && answer.value.strokes.length > 0)
+    drawSignature(paper, answer.value);
   if (isSketch(answer?.value) && question.kind === 'sketch')
     drawSketch(
       paper,

@@ -1,0 +1,1 @@
+export { readShortCode, shortCode, spaced } from './short-code.ts';
