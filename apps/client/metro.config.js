@@ -4,21 +4,39 @@ const { getDefaultConfig } = require('expo/metro-config');
 const config = getDefaultConfig(__dirname);
 const { resolveRequest } = config.resolver;
 
-// Zod brings along every language of its messages, and reads and writes JSON Schema; only English
-// is shown here, and no schema is read, written or compiled in a browser.
+// What packages bring along and nothing here uses, by the package that asks for it. The first screen
+// of the field has to be there within seconds on a slow phone.
 const STAND_INS = {
-  '/locales/index.js': 'shims/zod-locales.js',
-  './from-json-schema.js': 'shims/zod-from-json-schema.js',
-  '/to-json-schema.js': 'shims/zod-json-schema.js',
-  '/json-schema-processors.js': 'shims/zod-json-schema.js',
-  './compile.js': 'shims/zod-compile.js',
+  // Every language of messages, and JSON Schema: only English is shown, no schema is read, written
+  // or compiled in a browser.
+  zod: {
+    '/locales/index.js': 'shims/zod-locales.js',
+    './from-json-schema.js': 'shims/zod-from-json-schema.js',
+    '/to-json-schema.js': 'shims/zod-json-schema.js',
+    '/json-schema-processors.js': 'shims/zod-json-schema.js',
+    './compile.js': 'shims/zod-compile.js',
+  },
+  'react-native-web': Object.fromEntries(
+    ['FlatList', 'SectionList', 'VirtualizedList', 'CheckBox', 'Switch', 'Picker'].map((part) => [
+      `/exports/${part}`,
+      'shims/left-out.js',
+    ]),
+  ),
+  'expo-router': {
+    './layouts/Tabs': 'shims/left-out.js',
+    './layouts/experimental-stack': 'shims/left-out.js',
+    './stack': 'shims/left-out.js',
+    './views/Sitemap': 'shims/left-out.js',
+    '../react-navigation/bottom-tabs': 'shims/no-tab-bar.js',
+  },
 };
 
 config.resolver.resolveRequest = (context, name, platform) => {
-  if (context.originModulePath.includes(`${path.sep}zod${path.sep}`))
-    for (const [end, standIn] of Object.entries(STAND_INS))
-      if (name.endsWith(end))
-        return { type: 'sourceFile', filePath: path.join(__dirname, standIn) };
+  for (const [asking, standIns] of Object.entries(STAND_INS))
+    if (context.originModulePath.includes(`${path.sep}node_modules${path.sep}${asking}${path.sep}`))
+      for (const [end, standIn] of Object.entries(standIns))
+        if (name.endsWith(end))
+          return { type: 'sourceFile', filePath: path.join(__dirname, standIn) };
   return (resolveRequest ?? context.resolveRequest)(context, name, platform);
 };
 

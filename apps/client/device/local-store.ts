@@ -52,7 +52,8 @@ interface Note {
 }
 
 /** What the visit before offers is kept once for each site and template, under the office's id for it. */
-export const earlierId = (site: string, template: string): string => `${site} ${template}`;
+export const earlierId = (site: string, template: string, asset: string | null): string =>
+  asset === null ? `${site} ${template}` : `${site} ${template} ${asset}`;
 
 /** All that this phone knows, for one person. Screens read from here and nowhere else. */
 export class LocalStore extends Dexie {
@@ -89,6 +90,33 @@ export class LocalStore extends Dexie {
     });
     this.version(2).stores({ catalogues: 'id, key', earlier: 'id', assets: 'id, site' });
     this.version(3).stores({ aside: 'key' });
+    // A job had one sheet once, and a visit no part.
+    this.version(4)
+      .stores({})
+      .upgrade(async (store) => {
+        const titles = new Map<string, string>();
+        const versions = await store.table<TemplateVersion>('templates').toArray();
+        for (const { id, body } of versions) titles.set(id, body.title);
+        await store
+          .table<Job>('jobs')
+          .toCollection()
+          .modify((job) => {
+            job.expectedSheets = null;
+            job.sheets = [
+              {
+                ...{ id: job.sheet.id, version: job.sheet.version, template: job.template },
+                ...{ title: titles.get(job.sheet.version) ?? job.title, asset: null },
+                ...{ person: null, expected: true },
+              },
+            ];
+          });
+        await store
+          .table<Visit>('visits')
+          .toCollection()
+          .modify((visit) => {
+            visit.part = 'leads';
+          });
+      });
   }
 
   async note(key: string): Promise<string | null> {

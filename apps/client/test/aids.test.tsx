@@ -172,7 +172,7 @@ describe('what is known already', () => {
     const { at, settled } = await showSheet(sheet(ask('text', 'maker', 'Maker'), alarms), {
       kept: (store) =>
         store.earlier.put({
-          id: earlierId(SITE, TEMPLATE),
+          id: earlierId(SITE, TEMPLATE, null),
           site: SITE,
           template: TEMPLATE,
           day: '2031-03-03',

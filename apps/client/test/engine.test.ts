@@ -250,3 +250,20 @@ describe('what is large', () => {
     expect(mockUploads.started).toEqual([]);
   });
 });
+
+test('what is said in the last moments of an exchange does not wait for the next regular one', async () => {
+  const kind = office;
+  let rounds = 0;
+  office = (path, body) => {
+    if (path.startsWith('/api/pull')) {
+      rounds++;
+      engine.soon();
+    }
+    return kind(path, body);
+  };
+  await engine.now();
+  const until = Date.now() + 5_000;
+  while (rounds < 2 && Date.now() < until) await new Promise((done) => setTimeout(done, 50));
+  engine.stop();
+  expect(rounds).toBeGreaterThan(1);
+});

@@ -134,7 +134,8 @@ describe('the trail', () => {
         const id = `44444444-4444-4444-8444-00000000000${n}`;
         const sheet = { ...job.sheet, id, job: id };
         await store.sites.put({ ...(await store.sites.get(SITE))!, id, name: `Hut ${state}` });
-        await store.jobs.put({ ...job, id, site: id, state, sheet });
+        const sheets = job.sheets.map((each) => ({ ...each, id }));
+        await store.jobs.put({ ...job, id, site: id, state, sheet, sheets });
         await store.visits.put({ ...visit, id, job: id, day: YESTERDAY });
       }
     });

@@ -4,6 +4,7 @@ import { clearAway, makeRoom } from '@/features/sync/clear-away.ts';
 import { entryFrom, keepEntries } from '@/features/sync/outbox.ts';
 import { pushAll } from '@/features/sync/push.ts';
 import { pullAll } from '@/features/sync/pull.ts';
+import Dexie from 'dexie';
 import { z } from 'zod';
 import { RECORDS_0_3 } from './older/records-0-3.ts';
 
@@ -288,6 +289,13 @@ describe('pull', () => {
     recipients: [],
     state,
     sheet: { id: SHEET, job: '44444444-4444-4444-8444-444444444444', version: ME },
+    sheets: [
+      {
+        ...{ id: SHEET, version: ME, template: ME, title: 'Round' },
+        ...{ asset: null, person: null, expected: true },
+      },
+    ],
+    expectedSheets: null,
   });
   const onPhone = async () => [
     await store.visits.count(),
@@ -328,7 +336,7 @@ describe('pull', () => {
 
     test('an older phone takes what it knows, and keeps the rest aside until it can read it', async () => {
       office = newer;
-      await pullAll(store, RECORDS_0_3);
+      await pullAll(store, RECORDS_0_3 as never);
       // A state and a field that came later, and a kind nobody had heard of.
       expect(await onPhone()).toEqual([1, 0, 1, 0]);
       expect((await store.aside.toArray()).map(({ kind }) => kind).sort()).toEqual([
@@ -352,7 +360,7 @@ describe('pull', () => {
     test('what an older phone can read of today’s records, it reads', async () => {
       office = () =>
         page({ records: { visit: [visit(VISIT, [event])], job: [job()], entry: [received()] } });
-      await pullAll(store, RECORDS_0_3);
+      await pullAll(store, RECORDS_0_3 as never);
       expect(await store.aside.count()).toBe(0);
       expect(await onPhone()).toEqual([1, 1, 1, 0]);
     });
@@ -445,4 +453,35 @@ describe('pull', () => {
     expect(await makeRoom(store)).toBe(true);
     expect((await store.photos.toArray()).map(({ sha256 }) => sha256)).toEqual([other.sha256]);
   });
+});
+
+test('what an earlier version kept of jobs and visits is read by this one', async () => {
+  const name = `test-upgrade-${++count}`;
+  const older = new Dexie(`ant-trail-${name}`);
+  older.version(3).stores({
+    ...{ visits: 'id, day, job', jobs: 'id, site', sites: 'id', templates: 'id', people: 'id' },
+    ...{ entries: 'id, sheet', series: 'id, [site+template]', actions: 'id, sheet' },
+    ...{ outbox: '++order, id', photos: 'sha256, sheet', notes: 'key', catalogues: 'id, key' },
+    ...{ earlier: 'id', assets: 'id, site', aside: 'key' },
+  });
+  await older
+    .table('templates')
+    .put({ id: 'v', template: 't', number: 1, body: { title: 'Lift' } });
+  await older.table('jobs').put({
+    ...{ id: 'j', site: 's', template: 't', title: 'Round', state: 'planned' },
+    sheet: { id: SHEET, job: 'j', version: 'v' },
+  });
+  await older.table('visits').put({ id: 'w', job: 'j', person: ME, day: '2031-04-05', events: [] });
+  older.close();
+  const now = new LocalStore(name);
+  expect(await now.jobs.get('j')).toMatchObject({
+    expectedSheets: null,
+    sheets: [
+      {
+        ...{ id: SHEET, version: 'v', template: 't', title: 'Lift' },
+        ...{ asset: null, person: null, expected: true },
+      },
+    ],
+  });
+  expect((await now.visits.get('w'))?.part).toBe('leads');
 });

@@ -71,6 +71,23 @@ beforeAll(async () => {
   other = timeOrderedId(Date.now(), new Uint8Array(16).fill(7));
   await owner.call('POST', '/api/actions', draftOf(b, other));
   await owner.call('POST', `/api/actions/${action}/moves`, { to: 'in hand', note: '' });
+  // The job is closed and opened again, and handed over once.
+  for (const decision of ['closed', 'reopened'])
+    await owner.call('POST', `/api/jobs/${b.job}/decisions`, { decision, reason: 'Secret of B' });
+  await technician.push({
+    kind: 'handover',
+    body: {
+      ...{
+        id: idFrom(31),
+        job: b.job,
+        visit: b.visit,
+        sheet: null,
+        to: b.people.manager,
+        word: '',
+      },
+      ...{ by: b.people.technician, at: new Date().toISOString() },
+    },
+  });
   const imported = await owner.call('POST', '/api/catalogues', CATALOGUE);
   catalogue = (imported.body as { id: string }).id;
   const added = await owner.call('POST', `/api/sites/${b.site}/assets`, THING);
@@ -123,6 +140,34 @@ const jobFor = (site: string, template: string, person: string | null) => ({
   minutes: 45,
   person,
   recipients: [],
+});
+const helpedBy = (org: Organisation) => ({ helpers: [org.people.technician] });
+const moreOf = (template: string) => ({ moreSheets: [{ template, asset: null, person: null }] });
+const aboutThing = (id: string) => ({
+  moreSheets: [{ template: a.template, asset: id, person: null }],
+});
+const idFrom = (fill: number): string => timeOrderedId(Date.now(), new Uint8Array(16).fill(fill));
+/** Work that A begins or gives away with something of B in it. */
+const begunWith = (site: string, version: string) => ({
+  kind: 'job begun',
+  body: {
+    ...{ id: idFrom(21), visit: idFrom(22), sheet: idFrom(23), site, version, title: 'Own' },
+    ...{ day: '2031-01-01', start: 480, by: a.people.manager, at: new Date().toISOString() },
+  },
+});
+const addedTo = (job: string, version: string, over: object = {}) => ({
+  kind: 'sheet added',
+  body: {
+    ...{ id: idFrom(24), job, version, asset: null, person: null },
+    ...{ by: a.people.manager, at: new Date().toISOString(), ...over },
+  },
+});
+const handedOver = (job: string, over: object) => ({
+  kind: 'handover',
+  body: {
+    ...{ id: idFrom(25), job, visit: null, sheet: null, to: a.people.technician, word: '' },
+    ...{ by: a.people.manager, at: new Date().toISOString(), ...over },
+  },
 });
 const THING = { kind: 'extinguisher', name: 'Extinguisher of yonder' };
 const CATALOGUE = {
@@ -193,6 +238,17 @@ const TRIES: Record<string, () => Try[]> = {
     { at: '/api/jobs', body: jobFor(b.site, a.template, null) },
     { at: '/api/jobs', body: jobFor(a.site, b.template, null) },
     { at: '/api/jobs', body: jobFor(a.site, a.template, b.people.technician) },
+    { at: '/api/jobs', body: { ...jobFor(a.site, a.template, null), ...helpedBy(b) } },
+    { at: '/api/jobs', body: { ...jobFor(a.site, a.template, null), ...moreOf(b.template) } },
+    {
+      at: '/api/jobs',
+      body: { ...jobFor(a.site, a.template, null), ...aboutThing(asset) },
+      gives: 422,
+    },
+  ],
+  'get /api/jobs/:id': () => [{ at: `/api/jobs/${b.job}` }],
+  'post /api/jobs/:id/decisions': () => [
+    { at: `/api/jobs/${b.job}/decisions`, body: { decision: 'cancelled', reason: 'x' } },
   ],
   'put /api/visits/:id/plan': () => [
     {
@@ -267,6 +323,22 @@ const TRIES: Record<string, () => Try[]> = {
         ],
       },
     },
+    {
+      at: '/api/push',
+      gives: 200,
+      body: {
+        operations: [
+          begunWith(b.site, a.version),
+          begunWith(a.site, b.version),
+          addedTo(b.job, a.version),
+          addedTo(a.job, b.version),
+          addedTo(a.job, a.version, { person: b.people.technician }),
+          handedOver(b.job, { visit: b.visit }),
+          handedOver(b.job, { sheet: b.sheet }),
+          handedOver(a.job, { visit: a.visit, to: b.people.technician }),
+        ],
+      },
+    },
   ],
   'get /api/pull': () => [
     { at: '/api/pull', gives: 200 },
@@ -306,7 +378,7 @@ test('what a push of A says about B is refused, thing by thing', async () => {
   for (const { body } of tries) {
     const { body: answer } = await intruder.call('POST', '/api/push', body);
     const { receipts } = answer as { receipts: { outcome: string }[] };
-    expect(receipts.map(({ outcome }) => outcome)).toEqual(['refused']);
+    expect([...new Set(receipts.map(({ outcome }) => outcome))]).toEqual(['refused']);
   }
 });
 

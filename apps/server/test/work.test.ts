@@ -61,7 +61,8 @@ describe('planning', () => {
   const card = async (over: object = {}): Promise<JobCard> => (await make(over)).body as JobCard;
 
   test('a job comes with its visit and a sheet under the newest version, and is on its day', async () => {
-    const { job, visit, siteName } = await card();
+    const { job, visits, siteName } = await card();
+    const [visit] = visits;
     expect(job).toMatchObject({ state: 'planned', sheet: { version: org.version, job: job.id } });
     expect(visit).toMatchObject({
       job: job.id,
@@ -95,10 +96,11 @@ describe('planning', () => {
   });
 
   test('a job for nobody is a draft; given to somebody it is planned, and on their phone', async () => {
-    const { job, visit } = await card({ person: null });
+    const { job, visits } = await card({ person: null });
+    const [visit] = visits;
     expect(job.state).toBe('draft');
     const plan = { person: org.people.technician, day: addDays(TODAY, 1), start: 480, minutes: 45 };
-    const answer = await manager.call('PUT', `/api/visits/${visit.id}/plan`, plan);
+    const answer = await manager.call('PUT', `/api/visits/${visit?.id ?? ''}/plan`, plan);
     expect(answer.body).toMatchObject({ job: { state: 'planned', day: plan.day }, visit: plan });
     const pulled = await pull(technician);
     expect(pulled.of('job').map(({ id }) => id)).toContain(job.id);

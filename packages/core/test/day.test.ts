@@ -59,9 +59,17 @@ test.each([
   [{ stages: ['finished', 'approved'] }, 'in review'],
   [{ stages: ['approved', 'returned'] }, 'returned'],
   [{ stages: ['approved'] }, 'approved'],
-  [{ cancelled: true, stages: ['approved'] }, 'cancelled'],
+  [{ decision: 'cancelled', stages: ['approved'] }, 'cancelled'],
+  [{ decision: 'closed', stages: ['under way'] }, 'closed'],
+  [{ decision: 'reopened', stages: ['approved'] }, 'approved'],
+  // Two are still to be found on site.
+  [{ stages: ['approved'], expected: 3 }, 'under way'],
+  [{ stages: ['finished', 'approved'], expected: 2 }, 'in review'],
 ] as const)('a job with %j is %s', (known, state) => {
-  const job = { cancelled: false, hasPerson: true, visited: false, stages: ['untouched'] as const };
+  const job = {
+    ...{ decision: null, hasPerson: true, visited: false, expected: null },
+    stages: ['untouched'] as const,
+  };
   expect(jobState({ ...job, ...known })).toBe(state);
 });
 

@@ -32,7 +32,7 @@ export class SyncEngine {
   private running: Promise<void> | null = null;
   private again = false;
   private failures = 0;
-  private timer: ReturnType<typeof setTimeout> | null = null;
+  private timer: { readonly at: number; readonly id: ReturnType<typeof setTimeout> } | null = null;
   private stopped = false;
 
   constructor(private readonly store: LocalStore) {}
@@ -47,7 +47,7 @@ export class SyncEngine {
     this.stopped = true;
     removeEventListener('online', this.soon);
     document.removeEventListener('visibilitychange', this.soon);
-    if (this.timer) clearTimeout(this.timer);
+    if (this.timer) clearTimeout(this.timer.id);
   }
 
   /** Called after every change on the phone. */
@@ -72,8 +72,15 @@ export class SyncEngine {
 
   private schedule(after: number): void {
     if (this.stopped) return;
-    if (this.timer) clearTimeout(this.timer);
-    this.timer = setTimeout(() => void this.now(), after);
+    const at = Date.now() + after;
+    // What was said in the last moments of an exchange must not wait for the next regular one.
+    if (this.timer && this.timer.at <= at) return;
+    if (this.timer) clearTimeout(this.timer.id);
+    const id = setTimeout(() => {
+      this.timer = null;
+      void this.now();
+    }, after);
+    this.timer = { at, id };
   }
 
   /** A stage that fails for a reason of its own does not hold up the ones after it. */

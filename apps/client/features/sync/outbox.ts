@@ -2,6 +2,7 @@ import type { Operation } from '@ant-trail/contract/sync';
 import { entryHash, type Entry, type EntryDraft } from '@ant-trail/core/log';
 import { deviceId, newId } from '@/device/identity.ts';
 import type { LocalStore, Waiting } from '@/device/local-store.ts';
+import { takeBack } from './operations.ts';
 
 const LAST_HASH = 'last entry hash';
 
@@ -42,18 +43,9 @@ export async function keepEntries(store: LocalStore, made: readonly Entry[]): Pr
 
 /** Takes what the office refused off this phone: the person has it in a file and goes on without. */
 export async function letGo(store: LocalStore, { order, operation }: Waiting): Promise<void> {
-  const { id } = operation.body;
   await store.transaction('rw', store.tables, async () => {
     await store.outbox.delete(order);
-    await store.entries.delete(id);
-    await store.actions.delete(id);
-    if (operation.kind === 'visit event')
-      await store.visits
-        .where('id')
-        .equals(operation.body.visit)
-        .modify((visit) => {
-          visit.events = visit.events.filter((event) => event.id !== id);
-        });
+    await takeBack(store, operation);
   });
 }
 

@@ -60,6 +60,13 @@ export async function fill(
     recipients: [],
     state: 'planned',
     sheet: { id: SHEET, job: JOB, version },
+    sheets: [
+      {
+        ...{ id: SHEET, version, template: TEMPLATE, title: body.title, asset: null },
+        ...{ person: null, expected: true },
+      },
+    ],
+    expectedSheets: null,
   });
   await store.visits.put({
     id: VISIT,
@@ -68,6 +75,7 @@ export async function fill(
     day: '2031-04-05',
     start: 480,
     minutes: 30,
+    part: 'leads',
     events: [],
   });
   await store.people.bulkPut([

@@ -8,7 +8,13 @@ import {
 import { ActionMoveRow, ActionRow } from '../modules/actions/entities.ts';
 import { CatalogueEntity } from '../modules/catalogues/entities.ts';
 import { EntryRow, SheetRow } from '../modules/capture/entities.ts';
-import { JobRow, VisitEventRow, VisitRow } from '../modules/planning/entities.ts';
+import {
+  HandoverRow,
+  JobDecisionRow,
+  JobRow,
+  VisitEventRow,
+  VisitRow,
+} from '../modules/planning/entities.ts';
 import { AssetRow } from '../modules/register/entities.ts';
 import { SiteRow } from '../modules/sites/entities.ts';
 import { TemplateVersionRow } from '../modules/templates/entities.ts';
@@ -18,6 +24,7 @@ import { Register1764057600000 } from './migrations/3-register.ts';
 import { FeedByTransaction1764090000000 } from './migrations/4-feed-by-transaction.ts';
 import { SignIn1764093600000 } from './migrations/5-sign-in.ts';
 import { SecondPerson1764122400000 } from './migrations/6-second-person.ts';
+import { Parts1764126000000 } from './migrations/7-parts.ts';
 import { CONNECTIONS } from './tenancy.ts';
 
 const ENTITIES = [
@@ -32,6 +39,8 @@ const ENTITIES = [
   JobRow,
   VisitRow,
   VisitEventRow,
+  JobDecisionRow,
+  HandoverRow,
   SheetRow,
   EntryRow,
   ActionRow,
@@ -66,6 +75,7 @@ export function ownerData(url: string): DataSource {
       FeedByTransaction1764090000000,
       SignIn1764093600000,
       SecondPerson1764122400000,
+      Parts1764126000000,
     ],
     migrationsTableName: 'migration',
     logging: false,

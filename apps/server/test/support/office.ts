@@ -287,13 +287,19 @@ async function newOrganisation(data: DataSource, name: string): Promise<Organisa
       technician,
       today,
     ]);
-    await add(`INSERT INTO sheet VALUES ($1, $2, $3, $4, $5)`, [
-      id,
-      made.sheet,
-      made.job,
-      made.version,
-      summarise(fold(planSheet(TEMPLATE), [])),
-    ]);
+    await add(
+      `INSERT INTO sheet (org_id, id, job_id, version_id, summary, template_id, title)
+       VALUES ($1, $2, $3, $4, $5, $6, $7)`,
+      [
+        id,
+        made.sheet,
+        made.job,
+        made.version,
+        summarise(fold(planSheet(TEMPLATE), [])),
+        made.template,
+        TEMPLATE.title,
+      ],
+    );
   });
   return made;
 }

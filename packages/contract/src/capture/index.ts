@@ -133,6 +133,8 @@ export type ReceivedEntry = z.infer<typeof ReceivedEntry>;
 export const Series = z.object({
   site: Id,
   template: Id,
+  /** The thing of the register they are of; absent for the site as a whole. */
+  asset: Id.exactOptional(),
   key: z.string(),
   points: z.array(z.object({ at: Instant, value: z.number() })),
 });
@@ -142,6 +144,7 @@ export type Series = z.infer<typeof Series>;
 export const EarlierAnswers = z.object({
   site: Id,
   template: Id,
+  asset: Id.exactOptional(),
   day: Day,
   answers: z.array(
     z.object({

@@ -1,9 +1,20 @@
-import { JOB_STATES } from '@ant-trail/core/planning';
+import { JOB_DECISIONS, JOB_STATES, PARTS } from '@ant-trail/core/planning';
 import { z } from 'zod';
 import { Day, Id, Instant, MinuteOfDay, Name, TimedId, Words } from '../common/index.ts';
+import { STAGES } from '@ant-trail/core/sheet';
 import { SheetRef } from '../capture/index.ts';
 
 export const JobState = z.enum(JOB_STATES);
+
+/** How many sheets one job may have. */
+export const MOST_SHEETS = 500;
+const SheetCount = z.int().min(1, 'At least one sheet.').max(MOST_SHEETS);
+
+/** A sheet that a job is to have: what for, and whose it is (null for everybody at the job). */
+export const SheetDraft = z
+  .object({ template: Id, asset: Id.nullable(), person: Id.nullable() })
+  .strict();
+export type SheetDraft = z.infer<typeof SheetDraft>;
 
 export const JobDraft = z
   .object({
@@ -20,6 +31,15 @@ export const JobDraft = z
     recipients: z.array(z.email('This is not an e-mail address.')).max(10),
     /** Key of the client's programme in the template. */
     programme: z.string().max(80).optional(),
+    /** Sheets besides the first, in their order. */
+    moreSheets: z
+      .array(SheetDraft)
+      .max(MOST_SHEETS - 1)
+      .optional(),
+    /** Who is there besides the person, at the same time. */
+    helpers: z.array(Id).max(20).optional(),
+    /** How many sheets there are to be in the end, where some are only found on site. */
+    expectedSheets: SheetCount.nullable().optional(),
   })
   .refine(
     (job) => job.windowFrom === null || job.windowTo === null || job.windowFrom < job.windowTo,
@@ -29,6 +49,21 @@ export const JobDraft = z
     },
   );
 export type JobDraft = z.infer<typeof JobDraft>;
+
+/** One sheet of a job. */
+export const JobSheet = z.object({
+  id: Id,
+  version: Id,
+  template: Id,
+  title: Name,
+  /** The thing of the register it is about; null for the whole job. */
+  asset: Id.nullable(),
+  /** Whose it is; null for everybody who is at the job. */
+  person: Id.nullable(),
+  /** Planned by the office; others were added on site. */
+  expected: z.boolean(),
+});
+export type JobSheet = z.infer<typeof JobSheet>;
 
 export const Job = z.object({
   id: Id,
@@ -41,7 +76,10 @@ export const Job = z.object({
   windowTo: MinuteOfDay.nullable(),
   recipients: z.array(z.string()),
   state: JobState,
+  /** The first of its sheets, for phones of a time when a job had one. */
   sheet: SheetRef,
+  sheets: z.array(JobSheet),
+  expectedSheets: SheetCount.nullable(),
 });
 export type Job = z.infer<typeof Job>;
 
@@ -70,6 +108,8 @@ export const Visit = z.object({
   day: Day,
   start: MinuteOfDay,
   minutes: z.int(),
+  /** What the person is there for. Phones of before knew only one at a job. */
+  part: z.enum(PARTS).default('leads'),
   events: z.array(VisitEvent),
 });
 export type Visit = z.infer<typeof Visit>;
@@ -82,15 +122,84 @@ export const VisitPlan = z.object({
 });
 export type VisitPlan = z.infer<typeof VisitPlan>;
 
-/** A job as lists and the day show it, with its visit. */
-export const JobCard = z.object({
-  job: Job,
-  visit: Visit,
-  siteName: z.string(),
-});
+/** One stop of the day: a visit with the job it is for. */
+export const VisitCard = z.object({ job: Job, visit: Visit, siteName: z.string() });
+export type VisitCard = z.infer<typeof VisitCard>;
+
+/** A job as lists show it, with everybody's visits, whoever leads first. */
+export const JobCard = z.object({ job: Job, visits: z.array(Visit), siteName: z.string() });
 export type JobCard = z.infer<typeof JobCard>;
 
-export const DayAnswer = z.object({ day: Day, cards: z.array(JobCard) });
+export const DayAnswer = z.object({ day: Day, cards: z.array(VisitCard) });
 export const JobsQuery = z.object({ state: JobState.optional() });
 export const JobsAnswer = z.object({ cards: z.array(JobCard) });
 export const DayQuery = z.object({ day: Day });
+
+/** What the office decides about a whole job. */
+export const JobDecisionDraft = z
+  .object({
+    decision: z.enum(JOB_DECISIONS),
+    reason: z.string().trim().min(1, 'Say why.').max(1000),
+  })
+  .strict();
+export type JobDecisionDraft = z.infer<typeof JobDecisionDraft>;
+
+/** What a sheet of a job has come to, and what was decided about the job. */
+export const JobDetails = z.object({
+  card: JobCard,
+  sheets: z.array(z.object({ id: Id, stage: z.enum(STAGES), answered: z.int(), asked: z.int() })),
+  decisions: z.array(
+    z.object({ decision: z.enum(JOB_DECISIONS), reason: z.string(), by: Id, at: Instant }),
+  ),
+});
+export type JobDetails = z.infer<typeof JobDetails>;
+
+/** Work that begins without a plan: the phone makes the job, the visit and the sheet at once. */
+export const BegunJob = z
+  .object({
+    id: TimedId,
+    visit: TimedId,
+    sheet: TimedId,
+    site: Id,
+    version: Id,
+    title: Name,
+    day: Day,
+    start: MinuteOfDay,
+    by: Id,
+    at: Instant,
+  })
+  .strict();
+export type BegunJob = z.infer<typeof BegunJob>;
+
+/** A sheet added on site. Its id is that of the sheet. */
+export const AddedSheet = z
+  .object({
+    id: TimedId,
+    job: Id,
+    version: Id,
+    asset: Id.nullable(),
+    person: Id.nullable(),
+    by: Id,
+    at: Instant,
+  })
+  .strict();
+export type AddedSheet = z.infer<typeof AddedSheet>;
+
+/** A visit, or one sheet, given to a colleague as it stands. */
+export const Handover = z
+  .object({
+    id: TimedId,
+    job: Id,
+    /** The visit that is handed over; null where only a sheet is. */
+    visit: Id.nullable(),
+    sheet: Id.nullable(),
+    to: Id,
+    word: z.string().trim().max(1000),
+    by: Id,
+    at: Instant,
+  })
+  .strict()
+  .refine(({ visit, sheet }) => (visit === null) !== (sheet === null), {
+    message: 'Either a visit or a sheet is handed over.',
+  });
+export type Handover = z.infer<typeof Handover>;

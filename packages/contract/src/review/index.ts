@@ -1,4 +1,5 @@
 import { ODDITIES } from '@ant-trail/core/log';
+import { STAGES } from '@ant-trail/core/sheet';
 import { z } from 'zod';
 import { Action } from '../actions/index.ts';
 import { EntryContent, Series, SheetRef } from '../capture/index.ts';
@@ -15,7 +16,7 @@ export const Finding = z.object({
 });
 
 export const Summary = z.object({
-  stage: z.enum(['untouched', 'under way', 'finished', 'returned', 'approved']),
+  stage: z.enum(STAGES),
   answered: z.number(),
   asked: z.number(),
   looseEnds: z.number(),

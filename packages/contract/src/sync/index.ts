@@ -4,7 +4,7 @@ import { KeptCatalogue } from '../catalogues/index.ts';
 import { EarlierAnswers, EntryContent, ReceivedEntry, Series } from '../capture/index.ts';
 import { Day, Id, Instant } from '../common/index.ts';
 import { Asset } from '../register/index.ts';
-import { Job, Visit, VisitEvent } from '../planning/index.ts';
+import { AddedSheet, BegunJob, Handover, Job, Visit, VisitEvent } from '../planning/index.ts';
 import { Site } from '../sites/index.ts';
 import { PublishedTemplate } from '../templates/index.ts';
 
@@ -13,8 +13,11 @@ export const PUSH_LIMIT = 500;
 
 /** What can be sent, by kind: each with the content it carries. A kind once given out stays readable. */
 export const OPERATIONS = {
-  entry: EntryContent,
+  'job begun': BegunJob,
+  'sheet added': AddedSheet,
   'visit event': VisitEvent,
+  entry: EntryContent,
+  handover: Handover,
   action: ActionDraft,
 } as const;
 export type OperationKind = keyof typeof OPERATIONS;

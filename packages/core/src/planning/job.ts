@@ -1,34 +1,28 @@
 import type { Stage } from '../sheet/index.ts';
+import type { JobDecision, JobState } from './job-states.ts';
 
-export const JOB_STATES = [
-  'draft',
-  'planned',
-  'under way',
-  'finished',
-  'in review',
-  'returned',
-  'approved',
-  'closed',
-  'cancelled',
-] as const;
-export type JobState = (typeof JOB_STATES)[number];
-
-/**
- * The state of a job from what is known of it. The office sees a finished sheet as "in review";
- * the phone, whose work may not have arrived, says "finished".
- */
-export function jobState(job: {
-  readonly cancelled: boolean;
+export interface KnownOfJob {
+  /** The office's last word on the whole job; null while it has said none. */
+  readonly decision: JobDecision | null;
   readonly hasPerson: boolean;
   readonly visited: boolean;
+  /** Of every sheet of the job. */
   readonly stages: readonly Stage[];
-}): JobState {
-  if (job.cancelled) return 'cancelled';
-  const { stages } = job;
+  /** How many sheets the job is to have in the end; null where those it has are all. */
+  readonly expected: number | null;
+}
+
+/**
+ * The state of a job from what is known of it. The office sees finished sheets as "in review"; the
+ * phone, whose work may not have arrived, says "finished".
+ */
+export function jobState({ decision, hasPerson, visited, stages, expected }: KnownOfJob): JobState {
+  if (decision === 'cancelled' || decision === 'closed') return decision;
   if (stages.includes('returned')) return 'returned';
-  if (stages.length > 0 && stages.every((stage) => stage === 'approved')) return 'approved';
-  if (stages.length > 0 && stages.every((stage) => stage === 'finished' || stage === 'approved'))
+  const complete = stages.length > 0 && stages.length >= (expected ?? 0);
+  if (complete && stages.every((stage) => stage === 'approved')) return 'approved';
+  if (complete && stages.every((stage) => stage === 'finished' || stage === 'approved'))
     return 'in review';
-  if (job.visited || stages.some((stage) => stage !== 'untouched')) return 'under way';
-  return job.hasPerson ? 'planned' : 'draft';
+  if (visited || stages.some((stage) => stage !== 'untouched')) return 'under way';
+  return hasPerson ? 'planned' : 'draft';
 }

@@ -1,10 +1,14 @@
+import type { Stage } from '../sheet/index.ts';
+
 /** What a person may do next at a visit. */
-export type NextStep = 'set off' | 'arrived' | 'start' | 'go on' | 'look again' | 'nothing';
+export type NextStep =
+  'set off' | 'arrived' | 'start' | 'go on' | 'look again' | 'leave' | 'nothing';
 
 export interface VisitProgress {
   readonly setOff: boolean;
   readonly arrived: boolean;
-  readonly stage: 'untouched' | 'under way' | 'finished' | 'returned' | 'approved';
+  /** Of the sheet the person goes on with. */
+  readonly stage: Stage;
 }
 
 /** The one next step at a visit. Somebody may forget to set off: arriving is then still offered. */

@@ -4,7 +4,8 @@ import type { Severity } from './severity.ts';
 import type { Message, Programme, Question, Section } from './template.ts';
 
 /** Where a sheet stands, by its log alone. */
-export type Stage = 'untouched' | 'under way' | 'finished' | 'returned' | 'approved';
+export const STAGES = ['untouched', 'under way', 'finished', 'returned', 'approved'] as const;
+export type Stage = (typeof STAGES)[number];
 
 export interface Answer {
   readonly value: AnswerValue;

@@ -8,6 +8,7 @@ import { Mark } from '@/design/mark.tsx';
 import { PressableRow } from '@/design/pressable-row.tsx';
 import { Body } from '@/design/text.tsx';
 import { useMe } from '@/features/accounts/session.ts';
+import { isAskedBeforeLeaving } from '@/features/planning/field/trail.ts';
 import { recordStep } from '@/features/planning/field/visit-steps.ts';
 import { sayShortDay } from '@/features/planning/wording.ts';
 import { usePhone } from '@/features/sync/phone.tsx';
@@ -28,10 +29,15 @@ export function FinishDialog({ onClose, onEdit }: FinishDialogProps) {
   const finish = async () => {
     const problem = await session.write(STAGE_PATH, 'finish', session.cover);
     if (problem) return;
-    const { visit } = session.context;
+    const { visit, job } = session.context;
+    engine.soon();
+    // Where there is more to do, the visit shows it; leaving is said there.
+    if (isAskedBeforeLeaving(job)) {
+      router.navigate(`/visit/${visit.id}`);
+      return;
+    }
     if (!visit.events.some((event) => event.kind === 'left'))
       await recordStep(store, { visit: visit.id, by: person.id, kind: 'left' });
-    engine.soon();
     router.navigate('/trail');
   };
   return (

@@ -90,7 +90,7 @@ const ShownQuestion = memo(function ShownQuestion({ section, path, locked }: Sho
 
 const SheetPage = memo(function SheetPage({ state }: { state: SheetState }) {
   const session = useSheetSession();
-  const { site, job } = session.context;
+  const { site, own, thing } = session.context;
   const trouble = useStore(session.trouble, ({ words }) => words);
   const router = useRouter();
   const [chosen, setChosen] = useState<string | null>(null);
@@ -122,7 +122,7 @@ const SheetPage = memo(function SheetPage({ state }: { state: SheetState }) {
       <FieldHead borderBottomWidth={1} borderColor="$rule" backgroundColor="$sheet">
         <Row justifyContent="space-between" gap="$2">
           <Body render="h1" margin={0} strong fontSize="$4" lineHeight="$4" flex={1}>
-            {site.name} · {job.title.toLowerCase()}
+            {thing ?? site.name} · {own.title.toLowerCase()}
           </Body>
           <Button plain dense onPress={() => router.navigate('/trail')} label="Back to the trail">
             Trail

@@ -1,5 +1,5 @@
 import type { Series } from '@ant-trail/contract/capture';
-import type { Job, Visit } from '@ant-trail/contract/planning';
+import type { Job, JobSheet, Visit } from '@ant-trail/contract/planning';
 import type { Site } from '@ant-trail/contract/sites';
 import type { AnswerValue, CoverValue, Entry, EntryKind, PhotoValue } from '@ant-trail/core/log';
 import { blanksPath, filePath, photoPath } from '@ant-trail/core/log';
@@ -25,6 +25,11 @@ import { entryFrom, keepEntries } from '@/features/sync/outbox.ts';
 
 export interface SheetContext {
   readonly job: Job;
+  /** This sheet among those of the job. */
+  readonly own: JobSheet;
+  /** What the thing is called that it is about; null for the whole job. */
+  readonly thing: string | null;
+  /** The person's own visit. */
   readonly visit: Visit;
   readonly site: Site;
   readonly version: TemplateVersion;
@@ -84,7 +89,7 @@ export class SheetSession {
   }
 
   get sheet(): string {
-    return this.context.job.sheet.id;
+    return this.context.own.id;
   }
 
   /** What an entry on this path made now has seen. */
@@ -251,22 +256,31 @@ export async function openSession(
   person: string,
   changed: () => void,
 ): Promise<SheetSession | null> {
-  const job = await store.jobs.filter((each) => each.sheet.id === sheet).first();
-  const visit = job && (await store.visits.where('job').equals(job.id).first());
+  const job = await store.jobs
+    .filter(({ sheets }) => sheets.some(({ id }) => id === sheet))
+    .first();
+  const own = job?.sheets.find(({ id }) => id === sheet);
+  const visits = job ? await store.visits.where('job').equals(job.id).toArray() : [];
+  const visit = visits.find((each) => each.person === person) ?? visits[0];
   const site = job && (await store.sites.get(job.site));
-  const version = job && (await store.templates.get(job.sheet.version));
-  if (!job || !visit || !site || !version) return null;
+  const version = own && (await store.templates.get(own.version));
+  if (!job || !own || !visit || !site || !version) return null;
+  const { asset } = own;
+  const thing = asset === null ? undefined : await store.assets.get(asset);
   await keepInHand(store);
   await loadPatternsFor(version.body);
   const series = await store.series
     .where('[site+template]')
     .equals([site.id, version.template])
+    .filter((each) => (each.asset ?? null) === asset)
     .toArray();
   const points = new Map(series.map((each) => [each.key, each.points]));
-  const earlier = await store.earlier.get(earlierId(site.id, version.template));
+  const earlier = await store.earlier.get(earlierId(site.id, version.template, asset));
   return new SheetSession(
     {
       job,
+      own,
+      thing: thing?.name ?? null,
       visit,
       site,
       version,

@@ -1,5 +1,5 @@
 import type { Person } from '@ant-trail/contract/accounts';
-import type { JobCard } from '@ant-trail/contract/planning';
+import type { VisitCard } from '@ant-trail/contract/planning';
 import { sayMinute } from '@ant-trail/core/calendar';
 import { View } from '@tamagui/core';
 import { useState } from 'react';
@@ -16,10 +16,10 @@ const LAST_HOUR = 17;
 
 export interface DayChartProps {
   readonly people: readonly Person[];
-  readonly cards: readonly JobCard[];
+  readonly cards: readonly VisitCard[];
   /** The minute of the day, or null when the day shown is not today. */
   readonly now: number | null;
-  readonly onOpen: (card: JobCard) => void;
+  readonly onOpen: (card: VisitCard) => void;
 }
 
 /** The day as trails: a lane for each person, so that late, early and free are seen. */
@@ -116,7 +116,7 @@ export function DayChart({ people, cards, now, onOpen }: DayChartProps) {
   );
 }
 
-function sayLoad(cards: readonly JobCard[]): string {
+function sayLoad(cards: readonly VisitCard[]): string {
   if (cards.length === 0) return 'free';
   const hours = cards.reduce((sum, card) => sum + card.visit.minutes, 0) / 60;
   return `${cards.length} ${cards.length === 1 ? 'stop' : 'stops'} · ${hours.toFixed(1)} h`;

@@ -1,4 +1,4 @@
-import { DayAnswer, JobsAnswer, type JobCard } from '@ant-trail/contract/planning';
+import { DayAnswer, JobsAnswer, type VisitCard } from '@ant-trail/contract/planning';
 import { addDays, sayLength } from '@ant-trail/core/calendar';
 import { minutesLate } from '@ant-trail/core/planning';
 import { View } from '@tamagui/core';
@@ -26,7 +26,7 @@ export function DayScreen() {
   const router = useRouter();
   const now = useNow(organisation.timeZone);
   const [ahead, setAhead] = useState(0);
-  const [opened, setOpened] = useState<JobCard | null>(null);
+  const [opened, setOpened] = useState<VisitCard | null>(null);
   const day = addDays(now.day, ahead);
   const { answer, problem } = useOffice(DayAnswer, `/api/day?day=${day}`);
   const jobs = useOffice(JobsAnswer, '/api/jobs?state=draft');
@@ -35,7 +35,10 @@ export function DayScreen() {
   const walkers = people.list.filter((person) => person.roles.includes('technician'));
   const minute = ahead === 0 ? now.minute : null;
   const making = params.new === 'job';
-  const unplaced = jobs.answer?.cards ?? [];
+  const unplaced = (jobs.answer?.cards ?? []).flatMap((card) => {
+    const visit = card.visits.find((each) => each.person === null);
+    return visit ? [{ ...card, visit }] : [];
+  });
   return (
     <Row flex={1} alignItems="stretch" minHeight={0} flexWrap="wrap" style={{ overflowY: 'auto' }}>
       <Scroll
@@ -140,7 +143,7 @@ function LiveWord() {
 }
 
 interface CountsProps {
-  readonly cards: readonly JobCard[];
+  readonly cards: readonly VisitCard[];
   readonly minute: number | null;
   readonly timeZone: string;
 }

@@ -14,6 +14,7 @@ import { DateField, Pick } from '@/design/pick.tsx';
 import { Body } from '@/design/text.tsx';
 import { ask, wordsFor } from '@/device/api.ts';
 import { useOffice } from '@/device/office.ts';
+import { MoreOfJob } from './more-of-job.tsx';
 import { readMinute, writeMinute } from './time-of-day.ts';
 
 export interface JobDialogProps {
@@ -196,6 +197,7 @@ export function JobDialog({ day, people, onClose }: JobDialogProps) {
             )}
           />
         </Row>
+        <MoreOfJob form={form} templates={templates} people={people} />
         {errors.windowTo ? (
           <Body small eyes role="alert">
             {errors.windowTo.message}

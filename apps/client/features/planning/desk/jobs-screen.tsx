@@ -1,13 +1,13 @@
 import { JobsAnswer, type JobCard } from '@ant-trail/contract/planning';
 import { sayMinute } from '@ant-trail/core/calendar';
-import type { JobState } from '@ant-trail/core/planning';
+import { JOB_STATE_RULES, type JobState } from '@ant-trail/core/planning';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { Column, Row, Rule } from '@/design/box.tsx';
 import { Button } from '@/design/button.tsx';
 import { DeskPage } from '@/design/desk-page.tsx';
 import { Input } from '@/design/input.tsx';
-import { Mark, type MarkName } from '@/design/mark.tsx';
+import { Mark } from '@/design/mark.tsx';
 import { Pick } from '@/design/pick.tsx';
 import { PressableRow } from '@/design/pressable-row.tsx';
 import { Body, Figure } from '@/design/text.tsx';
@@ -18,17 +18,6 @@ import { useMe } from '@/features/accounts/session.ts';
 import { sayNearDay } from '../wording.ts';
 import { VisitDialog } from './visit-dialog.tsx';
 
-const MARKS: Record<JobState, MarkName> = {
-  draft: 'planned',
-  planned: 'planned',
-  'under way': 'under way',
-  finished: 'finished',
-  'in review': 'received',
-  returned: 'returned',
-  approved: 'approved',
-  closed: 'approved',
-  cancelled: 'planned',
-};
 const FILTERS: readonly (JobState | '')[] = [
   '',
   'draft',
@@ -37,6 +26,8 @@ const FILTERS: readonly (JobState | '')[] = [
   'in review',
   'returned',
   'approved',
+  'closed',
+  'cancelled',
 ];
 
 /** All jobs, narrowed by state and name. */
@@ -54,7 +45,7 @@ export function JobsScreen() {
   const [opened, setOpened] = useState<JobCard | null>(null);
   const wanted = text.trim().toLowerCase();
   const cards = (answer?.cards ?? []).filter((card) =>
-    `${card.siteName} ${card.job.title} ${people.name(card.visit.person)}`
+    `${card.siteName} ${card.job.title} ${namesOf(card, people.name)}`
       .toLowerCase()
       .includes(wanted),
   );
@@ -90,7 +81,7 @@ export function JobsScreen() {
               paddingVertical="$2"
             >
               <Row columnGap="$3" rowGap="$1" alignSelf="stretch" flexWrap="wrap">
-                <Mark name={MARKS[card.job.state]} silent />
+                <Mark name={JOB_STATE_RULES[card.job.state].mark} silent />
                 <Body small width={90}>
                   {card.job.state}
                 </Body>
@@ -99,12 +90,14 @@ export function JobsScreen() {
                 </Body>
                 <Body small width={210} numberOfLines={1}>
                   {card.job.title}
+                  {card.job.sheets.length > 1 ? ` · ${card.job.sheets.length} sheets` : ''}
                 </Body>
                 <Body small width={150}>
-                  {people.name(card.visit.person)}
+                  {namesOf(card, people.name)}
                 </Body>
                 <Figure small>
-                  {sayNearDay(card.visit.day, day)} {sayMinute(card.visit.start)}
+                  {sayNearDay(card.job.day, day)}{' '}
+                  {card.visits[0] ? sayMinute(card.visits[0].start) : ''}
                 </Figure>
               </Row>
             </PressableRow>
@@ -112,9 +105,9 @@ export function JobsScreen() {
         ))}
         {answer && cards.length === 0 ? <Body quiet>No job is like that.</Body> : null}
       </Column>
-      {opened ? (
+      {opened?.visits[0] ? (
         <VisitDialog
-          card={opened}
+          card={{ ...opened, visit: opened.visits[0] }}
           people={people.list.filter((person) => person.roles.includes('technician'))}
           onClose={() => setOpened(null)}
         />
@@ -122,3 +115,7 @@ export function JobsScreen() {
     </DeskPage>
   );
 }
+
+/** Everybody who is at a job, whoever leads first. */
+const namesOf = ({ visits }: JobCard, name: (id: string | null) => string): string =>
+  [...new Set(visits.map(({ person }) => name(person)))].join(', ');

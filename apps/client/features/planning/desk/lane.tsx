@@ -1,4 +1,4 @@
-import type { JobCard } from '@ant-trail/contract/planning';
+import type { VisitCard } from '@ant-trail/contract/planning';
 import { sayMinute } from '@ant-trail/core/calendar';
 import { layLane, type LanePoint } from '@ant-trail/core/planning';
 import { useTheme, View } from '@tamagui/core';
@@ -20,11 +20,11 @@ export const laneHeight = (stops: number): number =>
   TOP + Math.max(0, stops - 1) * STEP + BOTTOM + 8;
 
 export interface LaneProps {
-  readonly cards: readonly JobCard[];
+  readonly cards: readonly VisitCard[];
   readonly now: number | null;
   readonly width: number;
   readonly x: (minute: number) => number;
-  readonly onOpen: (card: JobCard) => void;
+  readonly onOpen: (card: VisitCard) => void;
 }
 
 /** One person's day: time to the right, the way along the day downwards. */

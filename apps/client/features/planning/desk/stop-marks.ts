@@ -1,10 +1,10 @@
-import type { JobCard } from '@ant-trail/contract/planning';
+import type { VisitCard } from '@ant-trail/contract/planning';
 import { inZone, sayLength } from '@ant-trail/core/calendar';
 import { minutesLate, type Stop, type StopState } from '@ant-trail/core/planning';
 import type { MarkName } from '@/design/mark.tsx';
 
 /** A visit as a stop of a lane, with what really happened in minutes of the site's day. */
-export function stopOf({ visit }: JobCard, timeZone: string): Stop {
+export function stopOf({ visit }: VisitCard, timeZone: string): Stop {
   const minuteOf = (kind: 'set off' | 'arrived' | 'left'): number | undefined => {
     const event = visit.events.find((each) => each.kind === kind);
     if (!event) return undefined;
@@ -24,7 +24,7 @@ export function stopOf({ visit }: JobCard, timeZone: string): Stop {
   };
 }
 
-export function markOf(card: JobCard, state: StopState): MarkName {
+export function markOf(card: VisitCard, state: StopState): MarkName {
   const { job } = card;
   if (job.state === 'returned') return 'returned';
   if (job.state === 'approved') return 'approved';
@@ -35,7 +35,7 @@ export function markOf(card: JobCard, state: StopState): MarkName {
 }
 
 /** Where a visit stands, in words. */
-export function sayStop(card: JobCard, stop: Stop, now: number | null): string {
+export function sayStop(card: VisitCard, stop: Stop, now: number | null): string {
   const late = now === null ? 0 : minutesLate(stop, now);
   if (late > 0 && (card.job.state === 'planned' || card.job.state === 'under way'))
     return `${sayLength(late)} late`;

@@ -1,8 +1,8 @@
 import type { Person } from '@ant-trail/contract/accounts';
-import { JobCard } from '@ant-trail/contract/planning';
+import { JobDetails, VisitCard } from '@ant-trail/contract/planning';
 import { sayLength } from '@ant-trail/core/calendar';
 import { sayDistance } from '@ant-trail/core/geo';
-import { useRouter } from 'expo-router';
+import { JOB_STATE_RULES } from '@ant-trail/core/planning';
 import { useState } from 'react';
 import { Column, Row } from '@/design/box.tsx';
 import { Button } from '@/design/button.tsx';
@@ -10,12 +10,15 @@ import { Dialog } from '@/design/dialog.tsx';
 import { DateField, Pick } from '@/design/pick.tsx';
 import { Body, Figure } from '@/design/text.tsx';
 import { ask, wordsFor } from '@/device/api.ts';
+import { useOffice } from '@/device/office.ts';
 import { useMe } from '@/features/accounts/session.ts';
 import { sayWhen } from '../wording.ts';
+import { Decide } from './decide.tsx';
+import { JobSheets } from './job-sheets.tsx';
 import { readMinute, writeMinute } from './time-of-day.ts';
 
 export interface VisitDialogProps {
-  readonly card: JobCard;
+  readonly card: VisitCard;
   readonly people: readonly Person[];
   readonly onClose: () => void;
 }
@@ -24,14 +27,15 @@ export interface VisitDialogProps {
 export function VisitDialog({ card, people, onClose }: VisitDialogProps) {
   const { visit, job } = card;
   const { person, organisation } = useMe();
-  const router = useRouter();
   const [who, setWho] = useState(visit.person ?? '');
   const [day, setDay] = useState(visit.day);
   const [start, setStart] = useState(writeMinute(visit.start));
   const [problem, setProblem] = useState<string | null>(null);
+  const nameOf = (id: string | null): string =>
+    people.find((each) => each.id === id)?.name ?? 'Nobody yet';
   const plans = person.roles.some((role) => role === 'manager' || role === 'administrator');
-  const settled = job.state === 'approved' || job.state === 'closed' || job.state === 'cancelled';
-  const read = job.state === 'in review' || job.state === 'approved' || job.state === 'returned';
+  const details = useOffice(JobDetails, `/api/jobs/${job.id}`).answer;
+  const { settled } = JOB_STATE_RULES[job.state];
   const save = async () => {
     const minute = readMinute(start);
     if (minute === null || !day) {
@@ -39,7 +43,7 @@ export function VisitDialog({ card, people, onClose }: VisitDialogProps) {
       return;
     }
     try {
-      await ask(JobCard, 'PUT', `/api/visits/${visit.id}/plan`, {
+      await ask(VisitCard, 'PUT', `/api/visits/${visit.id}/plan`, {
         person: who || null,
         day,
         start: minute,
@@ -56,6 +60,11 @@ export function VisitDialog({ card, people, onClose }: VisitDialogProps) {
         <Body>
           {job.title}, about {sayLength(visit.minutes)} · <Body strong>{job.state}</Body>
         </Body>
+        {details && details.card.visits.length > 1 ? (
+          <Body small quiet>
+            {details.card.visits.map((each) => `${nameOf(each.person)} ${each.part}`).join(', ')}
+          </Body>
+        ) : null}
         {job.instructions ? (
           <Body small quiet>
             {job.instructions}
@@ -71,9 +80,7 @@ export function VisitDialog({ card, people, onClose }: VisitDialogProps) {
             </Body>
           </Row>
         ))}
-        {read ? (
-          <Button onPress={() => router.navigate(`/review/${job.sheet.id}`)}>Read the sheet</Button>
-        ) : null}
+        {details ? <JobSheets details={details} /> : null}
         {plans && !settled ? (
           <>
             <Pick
@@ -95,10 +102,11 @@ export function VisitDialog({ card, people, onClose }: VisitDialogProps) {
               </Body>
             ) : null}
             <Button main onPress={() => void save()}>
-              Plan it so
+              Keep this plan
             </Button>
           </>
         ) : null}
+        {plans && details ? <Decide details={details} onDone={onClose} /> : null}
       </Column>
     </Dialog>
   );

@@ -1,7 +1,7 @@
 import type { NextStep } from '@ant-trail/core/planning';
 import type { MarkName } from '@/design/mark.tsx';
 import { sayWhen } from '../wording.ts';
-import type { TrailStop } from './trail.ts';
+import type { TrailSheet, TrailStop } from './trail.ts';
 
 /** What the action bar says for each next step. */
 export const STEP_WORDS: Record<NextStep, string> = {
@@ -10,26 +10,50 @@ export const STEP_WORDS: Record<NextStep, string> = {
   start: 'Start the sheet',
   'go on': 'Go on with the sheet',
   'look again': 'Look again',
+  leave: 'That is all here',
   nothing: 'Open the sheet',
 };
 
 export function markFor(stop: TrailStop, isNext: boolean): MarkName {
+  const { stage } = stop.current;
   if (stop.returnedWith !== null) return 'returned';
-  if (stop.sheet.stage === 'approved') return 'approved';
-  if (stop.sheet.stage === 'finished') return stop.unsent === 0 ? 'received' : 'finished';
+  if (stage === 'approved') return 'approved';
   if (isNext) return 'next';
+  if (stage === 'finished') return stop.unsent === 0 ? 'received' : 'finished';
   return stop.step === 'set off' || stop.step === 'arrived' ? 'planned' : 'under way';
+}
+
+/** The mark of one sheet of a stop. */
+export function markForSheet({ stage, unsent }: TrailSheet): MarkName {
+  if (stage === 'returned' || stage === 'approved') return stage;
+  if (stage === 'finished') return unsent === 0 ? 'received' : 'finished';
+  return stage === 'under way' ? 'under way' : 'planned';
+}
+
+/** How far one sheet is, in words. */
+export function sayProgress({ stage, state, unsent }: TrailSheet): string {
+  if (stage === 'untouched') return 'not begun';
+  if (stage === 'under way') return `begun, ${state.answered} of ${state.asked}`;
+  if (stage === 'finished') return unsent === 0 ? 'received' : `finished · ${unsent} kept here`;
+  return stage === 'returned' ? 'returned' : 'approved';
 }
 
 /** The quiet line under a stop: where it stands, in words. */
 export function standingWords(stop: TrailStop, timeZone: string): string {
-  const { sheet, job, unsent, receivedAt } = stop;
+  const { current, sheets, job, unsent, receivedAt } = stop;
+  const { stage, state } = current;
   if (stop.returnedWith !== null) return 'returned to you';
-  if (sheet.stage === 'approved') return `${job.title} · approved`;
-  if (sheet.stage === 'finished') {
+  if (stage === 'approved') return `${job.title} · approved`;
+  if (stage === 'finished') {
     const received = receivedAt ? `received ${sayWhen(receivedAt, timeZone)}` : 'received';
     return unsent === 0 ? `${job.title} · ${received}` : `finished · ${unsent} kept here`;
   }
-  if (sheet.answered > 0) return `${job.title} · begun, ${sheet.answered} of ${sheet.asked}`;
+  if (sheets.length > 1) {
+    const done = sheets.filter((sheet) => isDone(sheet)).length;
+    return `${job.title} · ${done} of ${sheets.length} sheets`;
+  }
+  if (state.answered > 0) return `${job.title} · begun, ${state.answered} of ${state.asked}`;
   return job.title;
 }
+
+const isDone = ({ stage }: TrailSheet): boolean => stage === 'finished' || stage === 'approved';

@@ -13,6 +13,7 @@ import { useLive } from '@/device/use-live.ts';
 import { useNow } from '@/device/use-now.ts';
 import { useMe } from '@/features/accounts/session.ts';
 import { useSync } from '@/features/sync/engine.ts';
+import { BeginDialog } from './begin-dialog.tsx';
 import { KeptLine } from '@/features/sync/field/kept-line.tsx';
 import { SpaceNotice } from '@/features/sync/field/space-notice.tsx';
 import { useKept } from '@/features/sync/kept.ts';
@@ -27,12 +28,16 @@ import { VisitBar } from './visit-bar.tsx';
 
 /** The person's day, stop by stop, the next one opened out. */
 export function TrailScreen() {
-  const { organisation } = useMe();
+  const { organisation, person } = useMe();
   const { store } = usePhone();
   const { day: today } = useNow(organisation.timeZone);
   const [ahead, setAhead] = useState(0);
   const day = addDays(today, ahead);
-  const trail = useLive(() => loadTrail(store, day, today), [store, day, today]);
+  const trail = useLive(
+    () => loadTrail(store, person.id, day, today),
+    [store, person.id, day, today],
+  );
+  const [beginning, setBeginning] = useState(false);
   const filling = useIsFilling();
   return (
     <FieldPage>
@@ -57,6 +62,11 @@ export function TrailScreen() {
               {ahead === 1 ? 'Today' : 'Day before'}
             </Button>
           ) : null}
+          {ahead === 0 && !filling ? (
+            <Button dense onPress={() => setBeginning(true)}>
+              Work that is not planned
+            </Button>
+          ) : null}
           {ahead < 7 ? (
             <Button dense onPress={() => setAhead(ahead + 1)}>
               {ahead === 0 ? 'Tomorrow' : 'Day after'}
@@ -64,6 +74,7 @@ export function TrailScreen() {
           ) : null}
         </Row>
       </Scroll>
+      {beginning ? <BeginDialog onClose={() => setBeginning(false)} /> : null}
       <FieldFoot>
         {trail?.next && ahead === 0 && !filling ? <VisitBar stop={trail.next} /> : null}
         <FieldNav />

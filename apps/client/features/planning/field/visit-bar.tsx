@@ -10,6 +10,7 @@ import { Body } from '@/design/text.tsx';
 import { currentFix } from '@/device/position.ts';
 import { useMe } from '@/features/accounts/session.ts';
 import { usePhone } from '@/features/sync/phone.tsx';
+import { LeaveDialog } from './leave-dialog.tsx';
 import { STEP_WORDS } from './step-words.ts';
 import type { TrailStop } from './trail.ts';
 import { presenceAt, recordStep } from './visit-steps.ts';
@@ -26,7 +27,8 @@ export function VisitBar({ stop }: { stop: TrailStop }) {
   const router = useRouter();
   const [busy, setBusy] = useState(false);
   const [far, setFar] = useState<FarAway | null>(null);
-  const { step, visit, site, job } = stop;
+  const [leaving, setLeaving] = useState(false);
+  const { step, visit, site, current } = stop;
 
   const arrive = async (fix: Fix | null, presence: Presence | null, reason?: string) => {
     await recordStep(store, {
@@ -50,7 +52,8 @@ export function VisitBar({ stop }: { stop: TrailStop }) {
       const presence = presenceAt(site, fix);
       if (fix && presence?.verdict === 'far away') setFar({ fix, presence });
       else await arrive(fix, presence);
-    } else router.navigate(`/sheet/${job.sheet.id}`);
+    } else if (step === 'leave') setLeaving(true);
+    else router.navigate(`/sheet/${current.sheet.id}`);
   };
   return (
     <>
@@ -59,6 +62,7 @@ export function VisitBar({ stop }: { stop: TrailStop }) {
         busy={busy}
         onPress={() => void onPress()}
       />
+      {leaving ? <LeaveDialog stop={stop} onClose={() => setLeaving(false)} /> : null}
       {far ? (
         <FarAwayDialog
           presence={far.presence}

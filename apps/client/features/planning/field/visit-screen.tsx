@@ -14,6 +14,7 @@ import { usePhone } from '@/features/sync/phone.tsx';
 import { sayDay, sayWhen } from '../wording.ts';
 import { markFor, standingWords } from './step-words.ts';
 import { loadStop, type TrailStop } from './trail.ts';
+import { SheetList } from './sheet-list.tsx';
 import { VisitBar } from './visit-bar.tsx';
 
 /** One stop with everything the phone knows of it. */
@@ -51,7 +52,10 @@ export function VisitScreen() {
 }
 
 function Details({ stop }: { stop: TrailStop }) {
-  const { visit, job, site } = stop;
+  const { visit, job, site, sheets, others } = stop;
+  const { store } = usePhone();
+  const people = useLive(() => store.people.toArray(), [store]) ?? [];
+  const names = new Map(people.map(({ id, name }) => [id, name]));
   const { organisation } = useMe();
   return (
     <Scroll render="main">
@@ -80,6 +84,18 @@ function Details({ stop }: { stop: TrailStop }) {
           {sayDay(visit.day)}, {sayMinute(visit.start)}, about {sayLength(visit.minutes)}
         </Body>
       </Part>
+      <Part title={sheets.length === 1 ? 'The sheet' : `The ${sheets.length} sheets`}>
+        <SheetList stop={stop} />
+      </Part>
+      {others.length > 0 ? (
+        <Part title="Also there">
+          {others.map((other) => (
+            <Body key={other.id}>
+              {names.get(other.person ?? '') ?? 'Somebody'}, {other.part}
+            </Body>
+          ))}
+        </Part>
+      ) : null}
       <Part title="Getting in">
         <Body>{site.access || 'Nothing special is known.'}</Body>
         <Body small quiet>

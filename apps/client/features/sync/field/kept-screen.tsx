@@ -1,5 +1,4 @@
 import type { Operation } from '@ant-trail/contract/sync';
-import { parsePath } from '@ant-trail/core/log';
 import { useState } from 'react';
 import { Column, Row, Rule, Scroll } from '@/design/box.tsx';
 import { Button } from '@/design/button.tsx';
@@ -16,6 +15,7 @@ import { sayWhen } from '@/features/planning/wording.ts';
 import { useSync, type SyncState } from '../engine.ts';
 import { usePhone } from '../phone.tsx';
 import { useKept } from '../kept.ts';
+import { placeOf, sayOperation } from '../operations.ts';
 import { letGo } from '../outbox.ts';
 import { SpaceNotice } from './space-notice.tsx';
 
@@ -62,7 +62,7 @@ export function KeptScreen() {
             {refused.map((item) => (
               <Refused
                 key={item.order}
-                words={`${sayOperation(item.operation)} (${places.get(idIn(item.operation))?.name ?? 'a visit'})`}
+                words={`${sayOperation(item.operation)} (${places.get(placeOf(item.operation))?.name ?? 'a visit'})`}
                 why={item.refused ?? ''}
                 onAgain={() => {
                   void store.outbox.update(item.order, { refused: null }).then(engine.soon);
@@ -98,12 +98,12 @@ export function KeptScreen() {
             </Body>
           </Column>
         ) : null}
-        {groups.map(({ sheet, entries, pictures, since }) => (
-          <Column key={sheet}>
+        {groups.map(({ at, entries, pictures, since }) => (
+          <Column key={at}>
             <Column padding="$4" gap="$1">
               <Row gap="$2">
                 <Mark name={state === 'sending' ? 'sending' : 'finished'} silent />
-                <Body strong>{places.get(sheet)?.name ?? 'A visit'}</Body>
+                <Body strong>{places.get(at)?.name ?? 'A visit'}</Body>
               </Row>
               <Body small quiet>
                 {sayCount(entries, pictures)} kept here since{' '}
@@ -189,41 +189,26 @@ const sayRefused = (count: number): string =>
     ? 'The office refused one thing. It stays here until you decide.'
     : `The office refused ${count} things. They stay here until you decide.`;
 
-const STEPS = {
-  'set off': 'Setting off',
-  arrived: 'Arriving',
-  left: 'Leaving',
-} as const;
-
-function sayOperation(operation: Operation): string {
-  if (operation.kind === 'visit event') return STEPS[operation.body.kind];
-  if (operation.kind === 'action') return `The action “${operation.body.title}”`;
-  const { path, kind } = operation.body;
-  if (kind === 'finish') return 'Finishing the sheet';
-  return `An answer to “${parsePath(path)?.key.replaceAll('_', ' ') ?? path}”`;
-}
-
-const idIn = ({ kind, body }: Operation): string =>
-  kind === 'entry' ? body.sheet : kind === 'visit event' ? body.visit : (body.sheet ?? '');
-
 interface Group {
-  readonly sheet: string;
+  /** A sheet or visit of it. */
+  readonly at: string;
   readonly entries: number;
   readonly pictures: number;
   readonly since: string;
 }
 
-/** What waits, by the visit it belongs to: its steps, its answers and its photos together. */
+/** What waits, by the job it belongs to: its steps, its answers and its photos together. */
 function group(
   waiting: readonly Waiting[],
   photos: readonly KeptPhoto[],
   places: ReadonlyMap<string, Place>,
 ): Group[] {
   const groups = new Map<string, Group>();
-  const add = (sheet: string, entries: number, pictures: number, since: string): void => {
-    const known = groups.get(sheet) ?? { sheet, entries: 0, pictures: 0, since };
-    groups.set(sheet, {
-      sheet,
+  const add = (at: string, entries: number, pictures: number, since: string): void => {
+    const job = places.get(at)?.job ?? at;
+    const known = groups.get(job) ?? { at, entries: 0, pictures: 0, since };
+    groups.set(job, {
+      at: known.at,
       entries: known.entries + entries,
       pictures: known.pictures + pictures,
       since: known.since < since ? known.since : since,
@@ -231,8 +216,8 @@ function group(
   };
   for (const item of waiting)
     if (item.refused === null) {
-      const id = idIn(item.operation);
-      add(places.get(id)?.sheet ?? id, 1, 0, item.queuedAt);
+      const id = placeOf(item.operation);
+      add(id, 1, 0, item.queuedAt);
     }
   for (const photo of photos) if (photo.refused === null) add(photo.sheet, 0, 1, photo.takenAt);
   return [...groups.values()];
@@ -248,7 +233,7 @@ function sayCount(entries: number, pictures: number): string {
 
 interface Place {
   readonly name: string;
-  readonly sheet: string;
+  readonly job: string;
 }
 
 /** Where each sheet and each visit on this phone is. */
@@ -258,8 +243,8 @@ async function placesKept(store: LocalStore): Promise<Map<string, Place>> {
     const job = await store.jobs.get(visit.job);
     const site = job && (await store.sites.get(job.site));
     if (!job || !site) continue;
-    const place = { name: site.name, sheet: job.sheet.id };
-    places.set(job.sheet.id, place);
+    const place = { name: site.name, job: job.id };
+    for (const sheet of job.sheets) places.set(sheet.id, place);
     places.set(visit.id, place);
   }
   return places;

@@ -1,30 +1,32 @@
 import type { EarlierAnswers } from '@ant-trail/contract/capture';
-import { In, LessThanOrEqual, Not, type EntityManager } from 'typeorm';
-import { JobRow } from '../planning/entities.ts';
+import type { EntityManager } from 'typeorm';
 
-/** What the last finished visit before this job, at the same site with the same template, offers. */
+/** A sheet as far as earlier ones of the same kind are sought for it. */
+export interface SheetAt {
+  readonly id: string;
+  readonly site: string;
+  readonly template: string;
+  readonly asset: string | null;
+  readonly job: string;
+  readonly day: string;
+}
+
+/** What the last finished sheet of the same template, at the same place or thing, offers. */
 export async function earlierAnswers(
   db: EntityManager,
-  job: JobRow,
+  { id, site, template, asset, job, day }: SheetAt,
 ): Promise<EarlierAnswers | null> {
-  const [before] = await db.find(JobRow, {
-    where: {
-      id: Not(job.id),
-      site: { id: job.site.id },
-      template: job.template,
-      state: In(['finished', 'in review', 'approved', 'closed']),
-      day: LessThanOrEqual(job.day),
-    },
-    relations: { sheet: true },
-    order: { day: 'DESC', id: 'DESC' },
-    take: 1,
-  });
-  return before
-    ? {
-        site: job.site.id,
-        template: job.template,
-        day: before.day,
-        answers: [...before.sheet.carried],
-      }
-    : null;
+  const [before] = await db.query<{ day: string; carried: EarlierAnswers['answers'] }[]>(
+    `SELECT j.day::text AS day, s.carried FROM sheet s JOIN job j ON j.id = s.job_id
+     WHERE s.id <> $1 AND j.id <> $5 AND j.site_id = $2 AND s.template_id = $3
+       AND s.asset_id IS NOT DISTINCT FROM $4::uuid
+       AND s.summary->>'stage' IN ('finished', 'approved') AND j.day <= $6::date
+     ORDER BY j.day DESC, j.id DESC, s.place DESC LIMIT 1`,
+    [id, site, template, asset, job, day],
+  );
+  if (!before) return null;
+  return {
+    ...{ site, template, day: before.day, answers: before.carried },
+    ...(asset === null ? {} : { asset }),
+  };
 }

@@ -143,16 +143,16 @@ export class Projector {
       [id, JSON.stringify(summary), JSON.stringify(carried), count],
     );
     if (kept[1] === 0) return;
-    const { job } = await db.findOneOrFail(SheetRow, {
+    const { job, template, asset } = await db.findOneOrFail(SheetRow, {
       where: { id },
       relations: { job: { site: true } },
     });
     await db.query(`DELETE FROM reading WHERE sheet_id = $1`, [id]);
     await db.query(
-      `INSERT INTO reading (org_id, sheet_id, site_id, template_id, key, at, value)
-       SELECT $1, $2, $3, $4, key, at, value
+      `INSERT INTO reading (org_id, sheet_id, site_id, template_id, asset_id, key, at, value)
+       SELECT $1, $2, $3, $4, $6, key, at, value
        FROM jsonb_to_recordset($5::jsonb) AS r (key text, at timestamptz, value double precision)`,
-      [organisation, id, job.site.id, job.template, JSON.stringify(readings)],
+      [organisation, id, job.site.id, template, JSON.stringify(readings), asset],
     );
     await registerFound(db, organisation, { sheet: id, site: job.site.id }, things);
     await restate(db, organisation, job.id);

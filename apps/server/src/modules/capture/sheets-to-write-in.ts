@@ -7,6 +7,7 @@ import {
 } from '@ant-trail/core/log';
 import { foldStage, type SheetPlan, type Stage } from '@ant-trail/core/sheet';
 import { In, type EntityManager } from 'typeorm';
+import { giversAt } from '../planning/who-has-part.ts';
 import { findVersions, planOf } from '../templates/versions.ts';
 import { EntryRow, SheetRow } from './entities.ts';
 
@@ -17,7 +18,8 @@ export class SheetToWriteIn {
 
   constructor(
     readonly plan: SheetPlan,
-    readonly assigned: string | null,
+    /** Who fills it in: whose it is, or everybody at the job; and who handed it over. */
+    readonly writers: ReadonlySet<string>,
     /** Whoever answered, finished or was there: none of them may approve it. */
     readonly workers: ReadonlySet<string>,
     private readonly summary: Stage,
@@ -56,8 +58,9 @@ export async function sheetsToWriteIn(
   const ids = [...new Set(entries.map(({ sheet }) => sheet))];
   const rows = await db.find(SheetRow, {
     where: { id: In(ids) },
-    relations: { job: { visit: true } },
+    relations: { job: { visits: true } },
   });
+  const givers = await giversAt(db, [...new Set(rows.map(({ job }) => job.id))]);
   const versions = await findVersions(
     db,
     rows.map((row) => row.version),
@@ -78,7 +81,7 @@ export async function sheetsToWriteIn(
       row.id,
       new SheetToWriteIn(
         plan,
-        row.job.visit.person,
+        writersOf(row, givers.get(row.job.id)),
         new Set(workers.filter(({ sheet }) => sheet === row.id).map(({ person }) => person)),
         row.summary.stage,
         moves.filter(({ sheet }) => sheet === row.id).map(({ body }) => body),
@@ -87,6 +90,14 @@ export async function sheetsToWriteIn(
     );
   }
   return sheets;
+}
+
+function writersOf(
+  { person, job }: SheetRow,
+  givers: ReadonlySet<string> = new Set(),
+): Set<string> {
+  const there = job.visits.flatMap((visit) => (visit.person === null ? [] : [visit.person]));
+  return new Set([...(person === null ? there : [person]), ...givers]);
 }
 
 /** Who worked on these sheets in any way: by what they said in them, or by going there. */

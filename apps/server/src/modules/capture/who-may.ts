@@ -12,13 +12,13 @@ const reviews = ({ roles }: Author): boolean =>
 export function problemWithAuthor(
   entry: Entry,
   author: Author,
-  { assigned }: Pick<SheetToWriteIn, 'assigned'>,
+  { writers }: Pick<SheetToWriteIn, 'writers'>,
 ): string | null {
   if (entry.by !== author.person) return 'This was recorded under another person’s name.';
   const reviewer = reviews(author);
   if (entry.kind === 'correct' || entry.kind === 'return' || entry.kind === 'approve')
     return reviewer ? null : 'Only a reviewer can do this.';
-  if (assigned === author.person) return null;
+  if (writers.has(author.person)) return null;
   // A hold point is for somebody else to pass, under their own sign-in.
   if (entry.kind === 'answer' && isHold(entry.value) && entry.value.person === author.person)
     return null;
@@ -33,12 +33,12 @@ export function problemWithAuthor(
 export function problemWithMove(
   entry: Entry,
   author: Author,
-  sheet: Pick<SheetToWriteIn, 'assigned' | 'stage' | 'stageHeads' | 'workers'>,
+  sheet: Pick<SheetToWriteIn, 'writers' | 'stage' | 'stageHeads' | 'workers'>,
 ): string | null {
   if (entry.kind !== 'approve' && entry.kind !== 'return') return null;
   if (
     entry.kind === 'approve' &&
-    (sheet.assigned === author.person || sheet.workers.has(author.person))
+    (sheet.writers.has(author.person) || sheet.workers.has(author.person))
   )
     return 'Somebody else has to approve what you worked on yourself.';
   if (sheet.stage !== 'finished' && !(entry.kind === 'return' && sheet.stage === 'approved'))

@@ -38,7 +38,7 @@ export const exchangeRoutes = (
     params: z.object({ id: Id, format: TableFormat }),
     handle: async ({ within, params, session }) => {
       const { sheet, people, name } = await within(async (db) => {
-        const row = await findJob(db, { sheet: { id: params.id } });
+        const row = await findJob(db, { sheets: { id: params.id } });
         return {
           sheet: await mustBeThere(db, params.id),
           people: (await listPeople(db)).map(({ id, name: called }) => ({ id, name: called })),
@@ -59,7 +59,7 @@ export const exchangeRoutes = (
     handle: async ({ within, params, query, session }) => {
       const { sheet, site } = await within(async (db) => ({
         sheet: await mustBeThere(db, params.id),
-        site: (await findJob(db, { sheet: { id: params.id } })).site.name,
+        site: (await findJob(db, { sheets: { id: params.id } })).site.name,
       }));
       const found = await folding.do(session.organisation, 'sketch', { sheet, path: query.path });
       if (!found) throw notFound('This sketch');

@@ -1,13 +1,26 @@
-import type { Job, JobCard, Visit, VisitPlan } from '@ant-trail/contract/planning';
-import { jobState } from '@ant-trail/core/planning';
-import type { EntityManager, FindOptionsWhere } from 'typeorm';
+import type { Job, JobCard, JobSheet, Visit, VisitCard } from '@ant-trail/contract/planning';
+import { jobState, SETTLED_STATES } from '@ant-trail/core/planning';
+import { In, type EntityManager, type FindOptionsWhere } from 'typeorm';
 import { announce } from '../../database/feed.ts';
 import { notFound, Refusal } from '../../http/problem.ts';
-import type { Session } from '../../http/session.ts';
 import { PersonRow } from '../accounts/entities.ts';
+import type { SheetRow } from '../capture/entities.ts';
 import { JobRow, VisitRow } from './entities.ts';
 
+const sheetOf = (row: SheetRow): JobSheet => ({
+  id: row.id,
+  version: row.version,
+  template: row.template,
+  title: row.title,
+  asset: row.asset,
+  person: row.person,
+  expected: row.expected,
+});
+
 export function jobOf(row: JobRow): Job {
+  const sheets = inOrder(row.sheets);
+  const [first] = sheets;
+  if (!first) throw new Error(`job ${row.id} has no sheet`);
   return {
     id: row.id,
     site: row.site.id,
@@ -19,9 +32,14 @@ export function jobOf(row: JobRow): Job {
     windowTo: row.windowTo,
     recipients: row.recipients,
     state: row.state,
-    sheet: { id: row.sheet.id, job: row.id, version: row.sheet.version },
+    sheet: { id: first.id, job: row.id, version: first.version },
+    sheets: sheets.map(sheetOf),
+    expectedSheets: row.expectedSheets,
   };
 }
+
+const inOrder = (sheets: readonly SheetRow[]): SheetRow[] =>
+  [...sheets].sort((a, b) => a.place - b.place || (a.id < b.id ? -1 : 1));
 
 export function visitOf(row: VisitRow, job: string): Visit {
   return {
@@ -31,70 +49,104 @@ export function visitOf(row: VisitRow, job: string): Visit {
     day: row.day,
     start: row.start,
     minutes: row.minutes,
+    part: row.part,
     events: row.events.map((event) => event.body).sort((a, b) => (a.id < b.id ? -1 : 1)),
   };
 }
 
-const WHOLE_JOB = { site: true, sheet: true, visit: { events: true } } as const;
+/** Everybody's visits, whoever leads first. */
+export const visitsOf = (row: JobRow): Visit[] =>
+  [...row.visits]
+    .sort(
+      (a, b) =>
+        Number(a.part === 'helps') - Number(b.part === 'helps') ||
+        (a.day === b.day ? a.start - b.start : a.day < b.day ? -1 : 1) ||
+        (a.id < b.id ? -1 : 1),
+    )
+    .map((visit) => visitOf(visit, row.id));
+
+const WHOLE_JOB = { site: true, sheets: true, visits: { events: true } } as const;
 
 export async function findJobs(
   db: EntityManager,
-  where: FindOptionsWhere<JobRow>,
+  where: FindOptionsWhere<JobRow> | FindOptionsWhere<JobRow>[],
   take = 500,
 ): Promise<JobRow[]> {
-  return db.find(JobRow, {
+  // Found first and then loaded whole: a condition on one visit must not hide the others.
+  const found = await db.find(JobRow, {
+    select: { id: true, day: true },
     where,
-    relations: WHOLE_JOB,
     order: { day: 'DESC', id: 'ASC' },
     take,
+  });
+  return db.find(JobRow, {
+    where: { id: In([...new Set(found.map(({ id }) => id))]) },
+    relations: WHOLE_JOB,
+    order: { day: 'DESC', id: 'ASC' },
   });
 }
 
 export async function findJob(db: EntityManager, where: FindOptionsWhere<JobRow>): Promise<JobRow> {
-  const row = await db.findOne(JobRow, { where, relations: WHOLE_JOB });
+  const [row] = await findJobs(db, where, 1);
   if (!row) throw notFound('This job');
   return row;
 }
 
 export const cardOf = (row: JobRow): JobCard => ({
   job: jobOf(row),
-  visit: visitOf(row.visit, row.id),
+  visits: visitsOf(row),
   siteName: row.site.name,
 });
 
-/** Gives a visit to a person and a time, or takes it from everybody. */
-export async function planVisit(
+/** A card for each visit of a job, or for those of one day. */
+export function visitCardsOf(row: JobRow, day?: string): VisitCard[] {
+  const job = jobOf(row);
+  return visitsOf(row)
+    .filter((visit) => day === undefined || visit.day === day)
+    .map((visit) => ({ job, visit, siteName: row.site.name }));
+}
+
+/** Throws a Refusal where nothing more is planned of a job. */
+export function mustBeOpen(row: JobRow): void {
+  if (SETTLED_STATES.includes(row.state))
+    throw new Refusal(409, 'settled', `This job is ${row.state}; it can’t be planned again.`);
+}
+
+export async function mustBeColleagues(
   db: EntityManager,
-  session: Session,
-  id: string,
-  plan: VisitPlan,
-): Promise<JobCard> {
-  const row = await findJob(db, { visit: { id } });
-  if (row.state === 'approved' || row.state === 'cancelled' || row.state === 'closed')
-    throw new Refusal(409, 'settled', `This job is ${row.state}; it can't be planned again.`);
-  await mustBeColleague(db, plan.person);
-  await db.update(VisitRow, { id }, plan);
-  await db.update(JobRow, { id: row.id }, { day: plan.day });
-  await restate(db, session.organisation, row.id);
-  await announce(db, session.organisation, [{ kind: 'visit', ref: id }]);
-  return cardOf(await findJob(db, { id: row.id }));
+  people: readonly (string | null)[],
+): Promise<void> {
+  const wanted = new Set(people.filter((person) => person !== null));
+  if (wanted.size === 0) return;
+  const found = await db.countBy(PersonRow, { id: In([...wanted]) });
+  if (found < wanted.size) throw notFound('This person');
 }
 
-export async function mustBeColleague(db: EntityManager, person: string | null): Promise<void> {
-  if (person !== null && !(await db.existsBy(PersonRow, { id: person })))
-    throw notFound('This person');
+/** Tells phones and desks that a job changed: each of its visits carries it. */
+export async function announceJob(
+  db: EntityManager,
+  organisation: string,
+  job: string,
+): Promise<void> {
+  const visits = await db.find(VisitRow, { select: { id: true }, where: { job: { id: job } } });
+  await announce(
+    db,
+    organisation,
+    visits.map(({ id }) => ({ kind: 'visit', ref: id })),
+  );
 }
 
-/** Computes a job's state anew from its visit and sheet; announces it when it changed. */
+/** Computes a job's state anew from its visits and sheets; announces it when it changed. */
 export async function restate(db: EntityManager, organisation: string, id: string): Promise<void> {
   const row = await findJob(db, { id });
   const state = jobState({
-    cancelled: row.cancelled,
-    hasPerson: row.visit.person !== null,
-    visited: row.visit.events.length > 0,
-    stages: [row.sheet.summary.stage],
+    decision: row.decision,
+    hasPerson: row.visits.some(({ person }) => person !== null),
+    visited: row.visits.some(({ events }) => events.length > 0),
+    stages: row.sheets.map(({ summary }) => summary.stage),
+    expected: row.expectedSheets,
   });
   if (state === row.state) return;
   await db.update(JobRow, { id }, { state });
-  await announce(db, organisation, [{ kind: 'visit', ref: row.visit.id }]);
+  await announceJob(db, organisation, id);
 }

@@ -1,29 +1,34 @@
 import { randomBytes, randomUUID } from 'node:crypto';
 import type { JobCard, JobDraft } from '@ant-trail/contract/planning';
 import { PROGRAMME_PATH, timeOrderedId, type Entry } from '@ant-trail/core/log';
-import { EMPTY_SUMMARY, problemWithEntry, type TemplateVersion } from '@ant-trail/core/sheet';
+import { problemWithEntry, type TemplateVersion } from '@ant-trail/core/sheet';
 import type { EntityManager } from 'typeorm';
-import { announce } from '../../database/feed.ts';
 import { notFound, Refusal } from '../../http/problem.ts';
 import type { Session } from '../../http/session.ts';
-import { markDue } from '../capture/due.ts';
-import { SheetRow } from '../capture/entities.ts';
 import { appendEntries } from '../capture/log.ts';
 import { SiteRow } from '../sites/entities.ts';
 import { newestVersion, planOf } from '../templates/versions.ts';
 import { JobRow, VisitRow } from './entities.ts';
-import { cardOf, findJob, mustBeColleague } from './jobs.ts';
+import { announceJob, cardOf, findJob, mustBeColleagues } from './jobs.ts';
+import { addSheets, mustStandAt, type NewSheet } from './new-sheets.ts';
 
-/** Makes a job with its visit and its sheet, under the template's newest version. */
+/** Makes a job with its visits and its sheets, under the templates' newest versions. */
 export async function makeJob(
   db: EntityManager,
   session: Session,
   draft: JobDraft,
 ): Promise<JobCard> {
+  const { moreSheets = [], helpers = [] } = draft;
   const site = await db.findOneBy(SiteRow, { id: draft.site });
   if (!site) throw notFound('This site');
-  await mustBeColleague(db, draft.person);
-  const version = await newestVersion(db, draft.template);
+  await mustBeColleagues(db, [draft.person, ...helpers, ...moreSheets.map(({ person }) => person)]);
+  for (const { asset } of moreSheets) await mustStandAt(db, draft.site, asset);
+  const sheets: NewSheet[] = [];
+  for (const each of [{ template: draft.template, asset: null, person: null }, ...moreSheets])
+    sheets.push({
+      ...{ id: randomUUID(), asset: each.asset, person: each.person },
+      ...{ version: await newestVersion(db, each.template), expected: true, addedBy: null },
+    });
   const own = { org: session.organisation };
   const job = randomUUID();
   await db.insert(JobRow, {
@@ -38,30 +43,24 @@ export async function makeJob(
     windowFrom: draft.windowFrom,
     windowTo: draft.windowTo,
     recipients: draft.recipients,
-    cancelled: false,
-    state: draft.person ? 'planned' : 'draft',
+    expectedSheets: draft.expectedSheets ?? null,
+    decision: null,
+    state: draft.person || helpers.length > 0 ? 'planned' : 'draft',
   });
-  const visit = randomUUID();
-  await db.insert(VisitRow, {
-    ...own,
-    id: visit,
-    job: { id: job },
-    person: draft.person,
-    day: draft.day,
-    start: draft.start,
-    minutes: draft.minutes,
-  });
-  const sheet = randomUUID();
-  await db.insert(SheetRow, {
-    ...own,
-    id: sheet,
-    job: { id: job },
-    version: version.id,
-    summary: EMPTY_SUMMARY,
-  });
-  await markDue(db, session.organisation, [sheet]);
-  if (draft.programme) await nameProgramme(db, session, sheet, version, draft.programme);
-  await announce(db, session.organisation, [{ kind: 'visit', ref: visit }]);
+  const { day, start, minutes } = draft;
+  const others = [...new Set(helpers)].filter((person) => person !== draft.person);
+  await db.insert(
+    VisitRow,
+    [draft.person, ...others].map((person, index) => ({
+      ...{ ...own, id: randomUUID(), job: { id: job }, person, day, start, minutes },
+      part: index === 0 ? ('leads' as const) : ('helps' as const),
+    })),
+  );
+  await addSheets(db, session.organisation, job, sheets);
+  const [first] = sheets;
+  if (draft.programme && first)
+    await nameProgramme(db, session, first.id, first.version, draft.programme);
+  await announceJob(db, session.organisation, job);
   return cardOf(await findJob(db, { id: job }));
 }
 

@@ -3,15 +3,20 @@ import {
   DayAnswer,
   DayQuery,
   JobCard,
+  JobDecisionDraft,
+  JobDetails,
   JobDraft,
   JobsAnswer,
   JobsQuery,
+  VisitCard,
   VisitPlan,
 } from '@ant-trail/contract/planning';
 import { z } from 'zod';
 import { OFFICE, PLANNERS, route } from '../../http/route.ts';
-import { cardOf, findJobs, planVisit } from './jobs.ts';
+import { decide, jobDetails } from './decide.ts';
+import { cardOf, findJobs, visitCardsOf } from './jobs.ts';
 import { makeJob } from './make-job.ts';
+import { planVisit } from './plan-visit.ts';
 
 export const planningRoutes = [
   route({
@@ -22,8 +27,8 @@ export const planningRoutes = [
     query: DayQuery,
     answer: DayAnswer,
     handle: async ({ db, query }) => {
-      const rows = await findJobs(db, { visit: { day: query.day } });
-      return { day: query.day, cards: rows.map(cardOf) };
+      const rows = await findJobs(db, { visits: { day: query.day } });
+      return { day: query.day, cards: rows.flatMap((row) => visitCardsOf(row, query.day)) };
     },
   }),
   route({
@@ -42,7 +47,7 @@ export const planningRoutes = [
     method: 'post',
     path: '/api/jobs',
     allowed: PLANNERS,
-    summary: 'Make a job with its visit and sheet',
+    summary: 'Make a job with its visits and sheets',
     body: JobDraft,
     answer: JobCard,
     handle: ({ db, body, session }) => makeJob(db, session, body),
@@ -54,7 +59,26 @@ export const planningRoutes = [
     summary: 'Give a visit to a person and a time',
     params: z.object({ id: Id }),
     body: VisitPlan,
-    answer: JobCard,
+    answer: VisitCard,
     handle: ({ db, params, body, session }) => planVisit(db, session, params.id, body),
+  }),
+  route({
+    method: 'get',
+    path: '/api/jobs/:id',
+    allowed: OFFICE,
+    summary: 'A job with what its sheets have come to and what was decided about it',
+    params: z.object({ id: Id }),
+    answer: JobDetails,
+    handle: ({ db, params }) => jobDetails(db, params.id),
+  }),
+  route({
+    method: 'post',
+    path: '/api/jobs/:id/decisions',
+    allowed: PLANNERS,
+    summary: 'Cancel, close or open a job again, with a reason',
+    params: z.object({ id: Id }),
+    body: JobDecisionDraft,
+    answer: JobDetails,
+    handle: ({ db, params, body, session }) => decide(db, session, params.id, body),
   }),
 ];

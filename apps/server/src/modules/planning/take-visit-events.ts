@@ -5,6 +5,7 @@ import { announce } from '../../database/feed.ts';
 import { markDue } from '../capture/due.ts';
 import type { OperationTaker, Taking, Word } from '../sync/operation.ts';
 import { VisitEventRow, VisitRow } from './entities.ts';
+import { giversAt } from './who-has-part.ts';
 
 /** What happened at a visit, as the phone of the person whose visit it is tells it. */
 export const visitEventTaker: OperationTaker<VisitEvent> = {
@@ -18,10 +19,21 @@ async function takeVisitEvents(
   events: readonly VisitEvent[],
 ): Promise<Word[]> {
   const visits = await db.find(VisitRow, {
-    where: { id: In(events.map(({ visit }) => visit)), person: session.person },
-    relations: { job: { sheet: true } },
+    where: { id: In(events.map(({ visit }) => visit)) },
+    relations: { job: { sheets: true } },
   });
-  const byId = new Map(visits.map((visit) => [visit.id, visit]));
+  const givers = await giversAt(
+    db,
+    visits.map(({ job }) => job.id),
+  );
+  const byId = new Map(
+    visits
+      .filter(
+        ({ person, job }) =>
+          person === session.person || givers.get(job.id)?.has(session.person) === true,
+      )
+      .map((visit) => [visit.id, visit]),
+  );
   const isOwn = (event: VisitEvent): boolean =>
     byId.has(event.visit) && event.by === session.person;
   const fresh = await insertNew(db, session.organisation, events.filter(isOwn));
@@ -37,7 +49,7 @@ async function takeVisitEvents(
   await markDue(
     db,
     session.organisation,
-    touched.map(({ job }) => job.sheet.id),
+    touched.flatMap(({ job }) => job.sheets.map(({ id }) => id)),
   );
   await announce(
     db,

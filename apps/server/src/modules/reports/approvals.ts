@@ -81,16 +81,17 @@ export async function reportApproval(
         ),
       );
     }
-    const { job, site } = await within(async (db) => {
-      const row = await findJob(db, { sheet: { id: sheet } });
-      return { job: row, site: row.site };
+    const { job, site, title } = await within(async (db) => {
+      const row = await findJob(db, { sheets: { id: sheet } });
+      const own = row.sheets.find(({ id }) => id === sheet)?.title ?? row.title;
+      return { job: row, site: row.site, title: row.sheets.length > 1 ? own : row.title };
     });
     if (job.recipients.length > 0)
       await sendLetter(mailPort, {
         organisation,
         to: job.recipients,
-        subject: `${site.name}: ${job.title}`,
-        text: `The report of “${job.title}” at ${site.name} is attached.`,
+        subject: `${site.name}: ${title}`,
+        text: `The report of “${title}” at ${site.name} is attached.`,
         attachment: { name: report.name, type: 'application/pdf', bytes: report.bytes },
       });
     await within((db) =>

@@ -5,14 +5,17 @@ import { notFound } from '../../http/problem.ts';
 import { findActions } from '../actions/actions.ts';
 import { entriesOf } from '../capture/log.ts';
 import { earlierReadings } from '../capture/series.ts';
-import { findJob, jobOf, visitOf } from '../planning/jobs.ts';
+import { findJob, jobOf } from '../planning/jobs.ts';
+import { visitFor } from '../planning/visit-for.ts';
 import { siteOf } from '../sites/routes.ts';
 import { findVersions } from '../templates/versions.ts';
 
 /** One sheet with all that is needed to read it: the desk and the report both start here. */
 export async function findDossier(db: EntityManager, sheet: string): Promise<Dossier> {
-  const row = await findJob(db, { sheet: { id: sheet } });
-  const [version] = await findVersions(db, [row.sheet.version]);
+  const row = await findJob(db, { sheets: { id: sheet } });
+  const here = row.sheets.find(({ id }) => id === sheet);
+  if (!here) throw notFound('This sheet');
+  const [version] = await findVersions(db, [here.version]);
   if (!version) throw notFound('The template of this sheet');
   const entries = await entriesOf(db, sheet);
   const receivedAt: Record<string, string> = {};
@@ -23,20 +26,20 @@ export async function findDossier(db: EntityManager, sheet: string): Promise<Dos
   }
   const photos = await db.query<{ sha256: string; received_at: Date }[]>(
     `SELECT sha256, received_at FROM media WHERE sha256 = ANY ($1)`,
-    [row.sheet.summary.photos],
+    [here.summary.photos],
   );
   for (const photo of photos) receivedAt[photo.sha256] = photo.received_at.toISOString();
   return {
-    sheet: { id: sheet, job: row.id, version: row.sheet.version },
+    sheet: { id: sheet, job: row.id, version: here.version },
     job: jobOf(row),
-    visit: visitOf(row.visit, row.id),
+    visit: visitFor(row, here),
     site: siteOf(row.site),
     version,
     entries: entries.map((entry) => entry.body),
-    series: await earlierReadings(db, row.site.id, row.template, sheet),
+    series: await earlierReadings(db, { ...here, site: row.site.id }),
     actions: await findActions(db, { sheet }),
     receivedAt,
     odd,
-    trouble: row.sheet.trouble,
+    trouble: here.trouble,
   };
 }

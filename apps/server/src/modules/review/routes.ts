@@ -1,9 +1,11 @@
 import { Id } from '@ant-trail/contract/common';
 import { Dossier, QueueAnswer } from '@ant-trail/contract/review';
 import { needOfEyes } from '@ant-trail/core/review';
+import { In } from 'typeorm';
 import { z } from 'zod';
 import { OFFICE, route } from '../../http/route.ts';
 import { findJobs, jobOf } from '../planning/jobs.ts';
+import { visitFor } from '../planning/visit-for.ts';
 import { findDossier } from './dossier.ts';
 
 export const reviewRoutes = [
@@ -14,16 +16,24 @@ export const reviewRoutes = [
     summary: 'Sheets waiting to be read, worst first',
     answer: QueueAnswer,
     handle: async ({ db }) => {
-      const rows = await findJobs(db, { state: 'in review' });
+      const waiting = await db.query<{ job: string }[]>(
+        `SELECT DISTINCT job_id AS job FROM sheet WHERE summary->>'stage' = 'finished'`,
+      );
+      const rows = await findJobs(db, { id: In(waiting.map(({ job }) => job)) });
       const queue = rows
-        .map((row) => ({
-          sheet: row.sheet.id,
-          job: jobOf(row),
-          siteName: row.site.name,
-          person: row.visit.person,
-          summary: row.sheet.summary,
-          finishedAt: row.sheet.summary.finishedAt,
-        }))
+        .filter(({ decision }) => decision !== 'cancelled')
+        .flatMap((row) =>
+          row.sheets
+            .filter(({ summary }) => summary.stage === 'finished')
+            .map((sheet) => ({
+              sheet: sheet.id,
+              job: jobOf(row),
+              siteName: row.site.name,
+              person: visitFor(row, sheet).person,
+              summary: sheet.summary,
+              finishedAt: sheet.summary.finishedAt,
+            })),
+        )
         .sort(
           (a, b) =>
             needOfEyes(b.summary) - needOfEyes(a.summary) ||

@@ -1,11 +1,20 @@
 import { actionTaker } from '../actions/take-actions.ts';
 import { entryTaker } from '../capture/take-entries.ts';
+import { addedSheetTaker } from '../planning/take-added-sheets.ts';
+import { begunJobTaker } from '../planning/take-begun-jobs.ts';
+import { handoverTaker } from '../planning/take-handovers.ts';
 import { visitEventTaker } from '../planning/take-visit-events.ts';
 import { taker, type OperationTaker } from './operation.ts';
 
-/** Every kind of operation the office takes. Steps of a visit come before what was done there. */
+/**
+ * Every kind of operation the office takes, in the order it takes them: a job before its sheets, steps
+ * of a visit before what was done there, and what was done before it is handed over.
+ */
 export const TAKERS: readonly OperationTaker[] = [
+  taker(begunJobTaker),
+  taker(addedSheetTaker),
   taker(visitEventTaker),
   taker(entryTaker),
+  taker(handoverTaker),
   taker(actionTaker),
 ];

@@ -1,6 +1,6 @@
 import { addDays } from '@ant-trail/core/calendar';
 import type { PullAnswer, RecordChange, RecordKind, RecordOf } from '@ant-trail/contract/sync';
-import { Between, In, MoreThan, type EntityManager } from 'typeorm';
+import { Between, In, MoreThan, Not, type EntityManager } from 'typeorm';
 import { feedEnd, feedPage, type FeedEnd, type FeedKind } from '../../database/feed.ts';
 import type { Session } from '../../http/session.ts';
 import { PersonRow } from '../accounts/entities.ts';
@@ -10,7 +10,7 @@ import { earlierAnswers } from '../capture/earlier.ts';
 import { EntryRow } from '../capture/entities.ts';
 import { earlierReadings } from '../capture/series.ts';
 import { JobRow } from '../planning/entities.ts';
-import { findJobs, jobOf, visitOf } from '../planning/jobs.ts';
+import { findJobs, jobOf, visitsOf } from '../planning/jobs.ts';
 import { assetsOf } from '../register/register.ts';
 import { siteOf } from '../sites/routes.ts';
 import { findVersions } from '../templates/versions.ts';
@@ -79,7 +79,7 @@ async function fillPage(
       ...(await bundleJobs(db, page)),
     ],
     through: window.last,
-    visits: scope && scope.map(({ visit }) => visit),
+    visits: scope && scope.flatMap(({ visits }) => visits),
     more: after !== undefined,
     cursor: writeCursor(after ? { kind: 'fill', epoch, upto, after } : { kind: 'at', epoch, upto }),
   };
@@ -115,7 +115,9 @@ async function changesSince(
   const scope = await findScope(db, inScope);
   const changedVisits = refs('visit');
   const newDays = scope.filter((job) => through !== null && job.day > through).map((job) => job.id);
-  const changed = scope.filter((job) => changedVisits.includes(job.visit)).map((job) => job.id);
+  const changed = scope
+    .filter(({ visits }) => visits.some((visit) => changedVisits.includes(visit)))
+    .map((job) => job.id);
   const bundled = new Set([...changed, ...newDays]);
 
   const sites = refs('site');
@@ -123,13 +125,13 @@ async function changesSince(
   const siteJobs = await findJobs(db, { id: In(withSites) });
   const changedSheets = refs('sheet');
   const sheets = scope
-    .filter((job) => changedSheets.includes(job.sheet) && !bundled.has(job.id))
-    .map((job) => job.sheet);
+    .filter((job) => !bundled.has(job.id))
+    .flatMap(({ sheets }) => sheets.filter((sheet) => changedSheets.includes(sheet)));
   const entries = await db.find(EntryRow, {
     where: { sheet: In(sheets), tx: MoreThan(String(since)) },
     order: { id: 'ASC' },
   });
-  const known = new Set(scope.map((job) => job.visit));
+  const known = new Set(scope.flatMap(({ visits }) => visits));
   return {
     ...answer,
     changes: [
@@ -152,22 +154,23 @@ async function changesSince(
 interface ScopedJob {
   readonly id: string;
   readonly site: string;
-  readonly sheet: string;
-  readonly visit: string;
+  readonly sheets: readonly string[];
+  readonly visits: readonly string[];
+  /** The last day somebody is at it. */
   readonly day: string;
 }
 
 async function findScope(db: EntityManager, ids: readonly string[]): Promise<ScopedJob[]> {
   const rows = await db.find(JobRow, {
     where: { id: In(ids) },
-    relations: { site: true, sheet: true, visit: true },
+    relations: { site: true, sheets: true, visits: true },
   });
   return rows.map((row) => ({
     id: row.id,
     site: row.site.id,
-    sheet: row.sheet.id,
-    visit: row.visit.id,
-    day: row.visit.day,
+    sheets: row.sheets.map(({ id }) => id),
+    visits: row.visits.map(({ id }) => id),
+    day: row.visits.reduce((last, { day }) => (day > last ? day : last), row.day),
   }));
 }
 
@@ -181,10 +184,13 @@ async function idsInScope(
   const rows = await db.find(JobRow, {
     select: { id: true },
     where: [
-      { visit: { person, day: Between(addDays(today, -DAYS_BACK), last) } },
-      { visit: { person }, state: 'returned' },
       {
-        visit: {
+        visits: { person, day: Between(addDays(today, -DAYS_BACK), last) },
+        state: Not(In(['cancelled', 'closed'])),
+      },
+      { visits: { person }, state: 'returned' },
+      {
+        visits: {
           person,
           day: Between(addDays(today, -DAYS_UNFINISHED), addDays(today, -1)),
         },
@@ -192,7 +198,7 @@ async function idsInScope(
       },
     ],
   });
-  return rows.map((row) => row.id).sort();
+  return [...new Set(rows.map((row) => row.id))].sort();
 }
 
 /** Jobs with all that is needed to do them with no network. */
@@ -203,27 +209,29 @@ async function bundleJobs(
   if (ids.length === 0) return [];
   const rows = await findJobs(db, { id: In(ids) });
   const entries = await db.find(EntryRow, {
-    where: { sheet: In(rows.map((row) => row.sheet.id)) },
+    where: { sheet: In(rows.flatMap(({ sheets }) => sheets.map(({ id }) => id))) },
     order: { id: 'ASC' },
   });
   const known: RecordChange[] = [];
-  for (const row of rows) {
-    const series = await earlierReadings(db, row.site.id, row.template, row.sheet.id);
-    for (const each of series)
-      known.push(record('series', `${each.site} ${each.template} ${each.key}`, each));
-    const offered = await earlierAnswers(db, row);
-    if (offered) known.push(record('earlier', `${offered.site} ${offered.template}`, offered));
-  }
+  for (const { id: job, site, day, sheets } of rows)
+    for (const { id, template, asset } of sheets) {
+      const at = { id, site: site.id, template, asset, job, day };
+      const where = `${site.id} ${template}${asset === null ? '' : ` ${asset}`}`;
+      for (const each of await earlierReadings(db, at))
+        known.push(record('series', `${where} ${each.key}`, each));
+      const offered = await earlierAnswers(db, at);
+      if (offered) known.push(record('earlier', where, offered));
+    }
   const versions = await findVersions(
     db,
-    rows.map((row) => row.sheet.version),
+    rows.flatMap(({ sheets }) => sheets.map(({ version }) => version)),
   );
   return [
     ...siteRecords(rows),
     ...assetRecords(await assetsOf(db, [...new Set(rows.map((row) => row.site.id))])),
     ...versions.map((version) => record('template', version.id, version)),
     ...rows.map((row) => record('job', row.id, jobOf(row))),
-    ...rows.map((row) => record('visit', row.visit.id, visitOf(row.visit, row.id))),
+    ...rows.flatMap((row) => visitsOf(row).map((visit) => record('visit', visit.id, visit))),
     ...entries.map(entryRecord),
     ...known,
   ];

@@ -1,0 +1,71 @@
+import type { JobDetails } from '@ant-trail/contract/planning';
+import type { Stage } from '@ant-trail/core/sheet';
+import { useRouter } from 'expo-router';
+import { Column, Row } from '@/design/box.tsx';
+import { Button } from '@/design/button.tsx';
+import { Mark, type MarkName } from '@/design/mark.tsx';
+import { Body } from '@/design/text.tsx';
+
+const MARKS: Record<Stage, MarkName> = {
+  untouched: 'planned',
+  'under way': 'under way',
+  finished: 'received',
+  returned: 'returned',
+  approved: 'approved',
+};
+
+const sayStage = (stage: Stage, answered: number, asked: number): string =>
+  stage === 'untouched'
+    ? 'not begun'
+    : stage === 'under way'
+      ? `begun, ${answered} of ${asked}`
+      : stage === 'finished'
+        ? 'to read'
+        : stage;
+
+/** The sheets of a job, what each has come to, and the way to read it. */
+export function JobSheets({ details }: { details: JobDetails }) {
+  const router = useRouter();
+  const { job } = details.card;
+  const came = new Map(details.sheets.map((sheet) => [sheet.id, sheet]));
+  return (
+    <Column gap="$2" role="list" aria-label="Sheets">
+      {job.sheets.map((sheet) => {
+        const { stage, answered, asked } = came.get(sheet.id) ?? {
+          stage: 'untouched',
+          answered: 0,
+          asked: 0,
+        };
+        const readable = stage !== 'untouched';
+        return (
+          <Row key={sheet.id} role="listitem" gap="$2">
+            <Mark name={MARKS[stage]} silent />
+            <Column flex={1}>
+              <Body small strong>
+                {sheet.title}
+                {sheet.expected ? '' : ', added on site'}
+              </Body>
+              <Body tiny quiet>
+                {sayStage(stage, answered, asked)}
+              </Body>
+            </Column>
+            {readable ? (
+              <Button
+                dense
+                label={job.sheets.length > 1 ? `Read ${sheet.title}` : 'Read the sheet'}
+                onPress={() => router.navigate(`/review/${sheet.id}`)}
+              >
+                {job.sheets.length > 1 ? 'Read' : 'Read the sheet'}
+              </Button>
+            ) : null}
+          </Row>
+        );
+      })}
+      {job.expectedSheets !== null && job.expectedSheets > job.sheets.length ? (
+        <Body small quiet>
+          {job.expectedSheets} are expected in the end.
+        </Body>
+      ) : null}
+    </Column>
+  );
+}

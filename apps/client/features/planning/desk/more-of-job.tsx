@@ -1,0 +1,130 @@
+import type { Person } from '@ant-trail/contract/accounts';
+import type { JobDraft } from '@ant-trail/contract/planning';
+import type { PublishedTemplate } from '@ant-trail/contract/templates';
+import { useWatch, type UseFormReturn } from 'react-hook-form';
+import { Column, Row } from '@/design/box.tsx';
+import { Button } from '@/design/button.tsx';
+import { Input } from '@/design/input.tsx';
+import { Pick } from '@/design/pick.tsx';
+
+export interface MoreOfJobProps {
+  readonly form: UseFormReturn<JobDraft>;
+  readonly templates: readonly PublishedTemplate[];
+  readonly people: readonly Person[];
+}
+
+/** What few jobs need: further sheets, helpers, and how many sheets there will be in the end. */
+export function MoreOfJob({ form, templates, people }: MoreOfJobProps) {
+  const { control, setValue } = form;
+  const [sheets = [], helpers = [], expected, person] = useWatch({
+    control,
+    name: ['moreSheets', 'helpers', 'expectedSheets', 'person'],
+  });
+  const setSheets = (next: NonNullable<JobDraft['moreSheets']>): void =>
+    setValue('moreSheets', next);
+  const setHelpers = (next: string[]): void => setValue('helpers', next);
+  const others = people.filter(({ id }) => id !== person);
+  const staff = people.filter(({ id }) => id === person || helpers.includes(id));
+  return (
+    <Column gap="$3">
+      {sheets.map((sheet, index) => (
+        <Row key={index} gap="$2" alignItems="flex-end" flexWrap="wrap">
+          <Pick
+            label={`Sheet ${index + 2}`}
+            value={sheet.template}
+            onChange={(template) =>
+              setSheets(sheets.map((each, at) => (at === index ? { ...each, template } : each)))
+            }
+            options={templates.map(({ template, body }) => ({
+              value: template,
+              label: body.title,
+            }))}
+          />
+          <Pick
+            label={`Whose sheet ${index + 2} is`}
+            value={sheet.person ?? ''}
+            onChange={(who) =>
+              setSheets(
+                sheets.map((each, at) => (at === index ? { ...each, person: who || null } : each)),
+              )
+            }
+            options={[
+              { value: '', label: 'Everybody’s' },
+              ...staff.map(({ id, name }) => ({ value: id, label: name })),
+            ]}
+          />
+          <Button
+            dense
+            plain
+            label={`Remove sheet ${index + 2}`}
+            onPress={() => setSheets(sheets.filter((_, at) => at !== index))}
+          >
+            Remove
+          </Button>
+        </Row>
+      ))}
+      {helpers.map((helper, index) => (
+        <Row key={index} gap="$2" alignItems="flex-end">
+          <Pick
+            label={helpers.length === 1 ? 'Helper' : `Helper ${index + 1}`}
+            value={helper}
+            onChange={(who) => setHelpers(helpers.map((each, at) => (at === index ? who : each)))}
+            options={others.map(({ id, name }) => ({ value: id, label: name }))}
+          />
+          <Button
+            dense
+            plain
+            label={`Remove helper ${index + 1}`}
+            onPress={() => setHelpers(helpers.filter((_, at) => at !== index))}
+          >
+            Remove
+          </Button>
+        </Row>
+      ))}
+      <Row gap="$2" flexWrap="wrap">
+        <Button
+          dense
+          disabled={templates.length === 0}
+          onPress={() =>
+            setSheets([
+              ...sheets,
+              { template: templates[0]?.template ?? '', asset: null, person: null },
+            ])
+          }
+        >
+          Another sheet
+        </Button>
+        <Button
+          dense
+          disabled={helpers.length >= others.length}
+          onPress={() =>
+            setHelpers([...helpers, others.find(({ id }) => !helpers.includes(id))?.id ?? ''])
+          }
+        >
+          A helper
+        </Button>
+        {expected === null || expected === undefined ? (
+          <Button dense onPress={() => setValue('expectedSheets', sheets.length + 1)}>
+            Sheets are added on site
+          </Button>
+        ) : null}
+      </Row>
+      {expected === null || expected === undefined ? null : (
+        <Row gap="$2" alignItems="flex-end">
+          <Input
+            label="Sheets there will be in the end"
+            kind="decimal"
+            value={String(expected)}
+            onChange={(text) => {
+              const count = Number.parseInt(text, 10);
+              setValue('expectedSheets', Number.isFinite(count) ? count : 1);
+            }}
+          />
+          <Button dense plain onPress={() => setValue('expectedSheets', null)}>
+            Not counted
+          </Button>
+        </Row>
+      )}
+    </Column>
+  );
+}

@@ -1,0 +1,64 @@
+import { useRouter } from 'expo-router';
+import { useState } from 'react';
+import { Column } from '@/design/box.tsx';
+import { Button } from '@/design/button.tsx';
+import { Dialog } from '@/design/dialog.tsx';
+import { Pick } from '@/design/pick.tsx';
+import { useLive } from '@/device/use-live.ts';
+import { useMe } from '@/features/accounts/session.ts';
+import { usePhone } from '@/features/sync/phone.tsx';
+import { addSheet, templatesHere } from './own-work.ts';
+import type { TrailStop } from './trail.ts';
+
+/** One more sheet at this job, for the whole place or for a thing that stands there. */
+export function AddSheetDialog({ stop, onClose }: { stop: TrailStop; onClose: () => void }) {
+  const { store, engine } = usePhone();
+  const { person } = useMe();
+  const router = useRouter();
+  const templates = useLive(() => templatesHere(store), [store]) ?? [];
+  const things =
+    useLive(() => store.assets.where('site').equals(stop.site.id).toArray(), [store]) ?? [];
+  const [template, setTemplate] = useState('');
+  const [asset, setAsset] = useState('');
+  const [asked, setAsked] = useState(false);
+  const add = async (): Promise<void> => {
+    const version = templates.find(({ id }) => id === template);
+    if (!version) return setAsked(true);
+    const sheet = await addSheet(store, person.id, stop.job.id, version, asset || null);
+    engine.soon();
+    onClose();
+    router.navigate(`/sheet/${sheet}`);
+  };
+  return (
+    <Dialog title="One more sheet" onClose={onClose}>
+      <Column gap="$3">
+        <Pick
+          label="Which sheet?"
+          value={template}
+          onChange={setTemplate}
+          problem={asked && !template ? 'Choose the sheet.' : undefined}
+          options={[
+            { value: '', label: 'Choose …' },
+            ...templates.map(({ id, body }) => ({ value: id, label: body.title })),
+          ]}
+        />
+        {things.length > 0 ? (
+          <Pick
+            label="What is it about?"
+            value={asset}
+            onChange={setAsset}
+            options={[
+              { value: '', label: 'The whole place' },
+              ...things
+                .filter(({ retired }) => !retired)
+                .map(({ id, name }) => ({ value: id, label: name })),
+            ]}
+          />
+        ) : null}
+        <Button main onPress={() => void add()}>
+          Add it and begin
+        </Button>
+      </Column>
+    </Dialog>
+  );
+}

@@ -1,0 +1,66 @@
+import { useRouter } from 'expo-router';
+import { useState } from 'react';
+import { Column } from '@/design/box.tsx';
+import { Button } from '@/design/button.tsx';
+import { Dialog } from '@/design/dialog.tsx';
+import { Pick } from '@/design/pick.tsx';
+import { Body } from '@/design/text.tsx';
+import { useLive } from '@/device/use-live.ts';
+import { useMe } from '@/features/accounts/session.ts';
+import { usePhone } from '@/features/sync/phone.tsx';
+import { beginJob, templatesHere } from './own-work.ts';
+
+/** Work that nobody planned begins here, at a place and with a sheet this phone knows. */
+export function BeginDialog({ onClose }: { onClose: () => void }) {
+  const { store, engine } = usePhone();
+  const { person, organisation } = useMe();
+  const router = useRouter();
+  const sites = useLive(() => store.sites.toArray(), [store]) ?? [];
+  const templates = useLive(() => templatesHere(store), [store]) ?? [];
+  const [site, setSite] = useState('');
+  const [template, setTemplate] = useState('');
+  const [asked, setAsked] = useState(false);
+  const begin = async (): Promise<void> => {
+    const version = templates.find(({ id }) => id === template);
+    if (!site || !version) return setAsked(true);
+    const visit = await beginJob(store, person.id, site, version, organisation.timeZone);
+    engine.soon();
+    onClose();
+    router.navigate(`/visit/${visit}`);
+  };
+  return (
+    <Dialog title="Work that is not planned" onClose={onClose}>
+      <Column gap="$3">
+        <Pick
+          label="Where are you?"
+          value={site}
+          onChange={setSite}
+          problem={asked && !site ? 'Choose the place.' : undefined}
+          options={[
+            { value: '', label: 'Choose …' },
+            ...[...sites]
+              .sort((a, b) => a.name.localeCompare(b.name))
+              .map(({ id, name }) => ({ value: id, label: name })),
+          ]}
+        />
+        <Pick
+          label="Which sheet?"
+          value={template}
+          onChange={setTemplate}
+          problem={asked && !template ? 'Choose the sheet.' : undefined}
+          options={[
+            { value: '', label: 'Choose …' },
+            ...templates.map(({ id, body }) => ({ value: id, label: body.title })),
+          ]}
+        />
+        <Body small quiet>
+          Places and sheets of your own stops are on this phone. It goes on your trail, and the
+          office sees it.
+        </Body>
+        <Button main onPress={() => void begin()}>
+          Put it on my trail
+        </Button>
+      </Column>
+    </Dialog>
+  );
+}

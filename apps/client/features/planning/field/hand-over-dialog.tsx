@@ -1,0 +1,61 @@
+import { useState } from 'react';
+import { Column } from '@/design/box.tsx';
+import { Button } from '@/design/button.tsx';
+import { Dialog } from '@/design/dialog.tsx';
+import { Input } from '@/design/input.tsx';
+import { Pick } from '@/design/pick.tsx';
+import { Body } from '@/design/text.tsx';
+import { useLive } from '@/device/use-live.ts';
+import { useMe } from '@/features/accounts/session.ts';
+import { usePhone } from '@/features/sync/phone.tsx';
+import { handOver, type Given } from './own-work.ts';
+
+export interface HandOverDialogProps {
+  /** What is handed over, as people call it. */
+  readonly what: string;
+  readonly of: Pick<Given, 'job' | 'visit' | 'sheet'>;
+  readonly onClose: () => void;
+  readonly onDone: () => void;
+}
+
+/** A visit or a sheet goes to a colleague, half done or not begun. */
+export function HandOverDialog({ what, of, onClose, onDone }: HandOverDialogProps) {
+  const { store, engine } = usePhone();
+  const { person } = useMe();
+  const people = useLive(() => store.people.toArray(), [store]) ?? [];
+  const [to, setTo] = useState('');
+  const [word, setWord] = useState('');
+  const [asked, setAsked] = useState(false);
+  const give = async (): Promise<void> => {
+    if (!to) return setAsked(true);
+    await handOver(store, person.id, { ...of, to, word: word.trim() });
+    engine.soon();
+    onDone();
+  };
+  return (
+    <Dialog title={`Hand over: ${what}`} onClose={onClose}>
+      <Column gap="$3">
+        <Pick
+          label="To whom?"
+          value={to}
+          onChange={setTo}
+          problem={asked && !to ? 'Choose a colleague.' : undefined}
+          options={[
+            { value: '', label: 'Choose …' },
+            ...people
+              .filter(({ id }) => id !== person.id)
+              .map(({ id, name }) => ({ value: id, label: name })),
+          ]}
+        />
+        <Input label="A word with it, if you like" value={word} onChange={setWord} lines={2} />
+        <Body small quiet>
+          Everything recorded so far goes with it. What is still kept on this phone is sent all the
+          same.
+        </Body>
+        <Button main onPress={() => void give()}>
+          Hand it over
+        </Button>
+      </Column>
+    </Dialog>
+  );
+}

@@ -1,0 +1,85 @@
+import { useRouter } from 'expo-router';
+import { useState } from 'react';
+import { Column, Row } from '@/design/box.tsx';
+import { Button } from '@/design/button.tsx';
+import { Mark } from '@/design/mark.tsx';
+import { PressableRow } from '@/design/pressable-row.tsx';
+import { Body } from '@/design/text.tsx';
+import { AddSheetDialog } from './add-sheet-dialog.tsx';
+import { HandOverDialog } from './hand-over-dialog.tsx';
+import { markForSheet, sayProgress } from './step-words.ts';
+import type { TrailSheet, TrailStop } from './trail.ts';
+
+type Open = 'add' | 'hand over' | TrailSheet | null;
+
+/** The sheets of a stop, each a tap away; one more is added here, and work handed over. */
+export function SheetList({ stop }: { stop: TrailStop }) {
+  const router = useRouter();
+  const [open, setOpen] = useState<Open>(null);
+  const { sheets, job, visit, site } = stop;
+  const arrived = visit.events.some(({ kind }) => kind === 'arrived');
+  const close = (): void => setOpen(null);
+  const given = (): void => {
+    close();
+    router.navigate('/trail');
+  };
+  return (
+    <Column gap="$2">
+      <Column role="list" aria-label="Sheets">
+        {sheets.map((each) => (
+          <Row key={each.sheet.id} role="listitem" gap="$2">
+            <PressableRow
+              flex={1}
+              disabled={!arrived}
+              paddingVertical="$2"
+              gap={0}
+              onPress={() => router.navigate(`/sheet/${each.sheet.id}`)}
+            >
+              <Row gap="$2">
+                <Mark name={markForSheet(each)} silent />
+                <Column flex={1}>
+                  <Body strong>{each.title}</Body>
+                  <Body small quiet>
+                    {sayProgress(each)}
+                    {each.sheet.expected ? '' : ' · added here'}
+                    {each.sheet.person ? ' · yours alone' : ''}
+                  </Body>
+                </Column>
+              </Row>
+            </PressableRow>
+            {sheets.length > 1 && (each.stage === 'untouched' || each.stage === 'under way') ? (
+              <Button dense plain label={`Hand over ${each.title}`} onPress={() => setOpen(each)}>
+                Hand over
+              </Button>
+            ) : null}
+          </Row>
+        ))}
+      </Column>
+      <Row gap="$2" flexWrap="wrap">
+        <Button dense onPress={() => setOpen('add')} disabled={!arrived}>
+          Add a sheet
+        </Button>
+        <Button dense onPress={() => setOpen('hand over')}>
+          Hand over the visit
+        </Button>
+      </Row>
+      {open === 'add' ? <AddSheetDialog stop={stop} onClose={close} /> : null}
+      {open === 'hand over' ? (
+        <HandOverDialog
+          what={site.name}
+          of={{ job: job.id, visit: visit.id, sheet: null }}
+          onClose={close}
+          onDone={given}
+        />
+      ) : null}
+      {open !== null && typeof open === 'object' ? (
+        <HandOverDialog
+          what={open.title}
+          of={{ job: job.id, visit: null, sheet: open.sheet.id }}
+          onClose={close}
+          onDone={close}
+        />
+      ) : null}
+    </Column>
+  );
+}

@@ -1,0 +1,67 @@
+import { BegunJob } from '@ant-trail/contract/planning';
+import type { EntityManager } from 'typeorm';
+import type { Session } from '../../http/session.ts';
+import { SiteRow } from '../sites/entities.ts';
+import type { OperationTaker, Word } from '../sync/operation.ts';
+import { findVersions } from '../templates/versions.ts';
+import { JobRow, VisitRow } from './entities.ts';
+import { announceJob } from './jobs.ts';
+import { addSheets } from './new-sheets.ts';
+
+/** How long somebody is likely to be there, where nobody planned it, in minutes. */
+const MINUTES_GUESSED = 45;
+
+/** Work that began on a phone without a plan is planned by that. */
+export const begunJobTaker: OperationTaker<BegunJob> = {
+  kind: 'job begun',
+  schema: BegunJob,
+  take: async ({ db, session }, jobs) => {
+    const words: Word[] = [];
+    for (const job of jobs) words.push(await takeOne(db, session, job));
+    return words;
+  },
+};
+
+async function takeOne(db: EntityManager, session: Session, begun: BegunJob): Promise<Word> {
+  if (begun.by !== session.person)
+    return { refused: 'This was recorded under another person’s name.' };
+  const known = await db.findOne(JobRow, {
+    where: { id: begun.id },
+    relations: { visits: true, sheets: true },
+  });
+  if (known)
+    return known.visits.some(({ id }) => id === begun.visit) &&
+      known.sheets.some(({ id }) => id === begun.sheet)
+      ? 'already had'
+      : { refused: 'The office already has something else under this number.' };
+  const site = await db.findOneBy(SiteRow, { id: begun.site });
+  if (!site) return { refused: 'The office does not have this place.' };
+  const [version] = await findVersions(db, [begun.version]);
+  if (!version) return { refused: 'The office does not have this sheet’s template.' };
+  const own = { org: session.organisation };
+  await db.insert(JobRow, {
+    ...own,
+    id: begun.id,
+    branch: session.branch,
+    site: { id: site.id },
+    template: version.template,
+    title: begun.title,
+    instructions: '',
+    day: begun.day,
+    windowFrom: null,
+    windowTo: null,
+    recipients: [],
+    expectedSheets: null,
+    decision: null,
+    state: 'planned',
+  });
+  await db.insert(VisitRow, {
+    ...{ ...own, id: begun.visit, job: { id: begun.id }, person: session.person },
+    ...{ day: begun.day, start: begun.start, minutes: MINUTES_GUESSED, part: 'leads' },
+  });
+  await addSheets(db, session.organisation, begun.id, [
+    { id: begun.sheet, version, asset: null, person: null, expected: true, addedBy: null },
+  ]);
+  await announceJob(db, session.organisation, begun.id);
+  return 'received';
+}
