@@ -44,6 +44,8 @@ test.each([
   [true, false, 'untouched', 'arrived'],
   [true, true, 'untouched', 'start'],
   [false, true, 'under way', 'go on'],
+  // A colleague began it; this person has not been there yet.
+  [false, false, 'under way', 'set off'],
   [true, true, 'returned', 'look again'],
   [true, true, 'finished', 'nothing'],
 ] as const)('set off %s, arrived %s, sheet %s: %s', (setOff, arrived, stage, step) => {

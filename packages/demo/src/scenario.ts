@@ -6,6 +6,7 @@ import { entryHash, timeOrderedId, type Entry } from '@ant-trail/core/log';
 import { jobState } from '@ant-trail/core/planning';
 import {
   answersToCarry,
+  fold,
   planSheet,
   readingsOf,
   summarise,
@@ -363,11 +364,36 @@ export class Scenario {
     };
     return {
       id,
+      job,
       visit: visitId,
       sheet,
       keep,
       reading: this.readingFor(site, template, day, ago),
     };
+  }
+
+  /** A helper comes along, with a sheet of their own and one that both fill in. */
+  private makePair(job: string, helper: string, day: string, visit: PlannedVisit): void {
+    const { start, minutes } = visit;
+    const { person } = this.author(helper);
+    this.put('visit', {
+      ...{ id: this.chance.uuid(), job_id: job, person_id: person, day, start, minutes },
+      part: 'helps',
+    });
+    for (const [key, owner, place] of [
+      ['board', person, 1],
+      ['path', null, 2],
+    ] as const) {
+      const template = TEMPLATES.find((each) => each.key === key);
+      const ids = this.templates.get(key);
+      const plan = this.plans.get(key);
+      if (!template || !ids || !plan) throw new Error(`there is no template ${key}`);
+      this.put('sheet', {
+        ...{ id: this.chance.uuid(), job_id: job, version_id: ids.version, template_id: ids.id },
+        ...{ title: template.body.title, person_id: owner, place, carried: [], folded: 0 },
+        summary: summarise(fold(plan, [])),
+      });
+    }
   }
 
   private readingFor(site: DemoSite, template: DemoTemplate, day: string, ago: number) {
@@ -502,8 +528,10 @@ export class Scenario {
       log.sheet.fill(this.author(who), log.reading, { until });
       log.keep(log.sheet.entries, null);
     };
-    const ahead = (who: string, visit: PlannedVisit): void => {
-      this.newSheet(who, day, 0, visit, visit.start).keep([], null, false);
+    const ahead = (who: string, visit: PlannedVisit): string => {
+      const log = this.newSheet(who, day, 0, visit, visit.start);
+      log.keep([], null, false);
+      return log.job;
     };
     const lay = (
       who: string,
@@ -521,9 +549,14 @@ export class Scenario {
       450,
     );
     const shift = Math.max(0, round(now + 20) - (imke[1]?.start ?? 0));
-    imke.forEach((visit, i) =>
-      i === 0 ? done('imke', visit, 451) : ahead('imke', { ...visit, start: visit.start + shift }),
-    );
+    imke.forEach((visit, i) => {
+      if (i === 0) return done('imke', visit, 451);
+      const at = { ...visit, start: visit.start + shift };
+      const job = ahead('imke', at);
+      // The drive room and the boards of a station are done by two people together.
+      if (i === 1) this.makePair(job, 'tove', day, at);
+      return undefined;
+    });
     lay(
       'tove',
       first('tove', ['Assembly hall boards', 'Rescue store boards']),

@@ -15,7 +15,6 @@ export interface VisitProgress {
 export function nextStep({ setOff, arrived, stage }: VisitProgress): NextStep {
   if (stage === 'finished' || stage === 'approved') return 'nothing';
   if (stage === 'returned') return 'look again';
-  if (stage === 'under way') return 'go on';
-  if (arrived) return 'start';
+  if (arrived) return stage === 'under way' ? 'go on' : 'start';
   return setOff ? 'arrived' : 'set off';
 }

@@ -50,6 +50,7 @@ export function QueuePane({ items, loaded, current, onOpen }: QueuePaneProps) {
           >
             <Body small strong>
               {item.siteName}
+              {item.job.sheets.length > 1 ? ` · ${item.job.title.toLowerCase()}` : ''}
             </Body>
             <Row gap={5} alignItems="flex-start">
               {unusual.length > 0 ? <Mark name="needs eyes" size={14} silent /> : null}

@@ -4,6 +4,7 @@ import { inOrganisation } from '../../database/tenancy.ts';
 import { asRefusal } from '../../http/problem.ts';
 import type { OnApproval } from '../capture/projector.ts';
 import type { MediaFiles } from '../media/files.ts';
+import { titleOfSheet } from '../planning/title-of-sheet.ts';
 import { findJob } from '../planning/jobs.ts';
 import type { ReportMaker } from './maker.ts';
 import { sendLetter } from './mail.ts';
@@ -83,8 +84,8 @@ export async function reportApproval(
     }
     const { job, site, title } = await within(async (db) => {
       const row = await findJob(db, { sheets: { id: sheet } });
-      const own = row.sheets.find(({ id }) => id === sheet)?.title ?? row.title;
-      return { job: row, site: row.site, title: row.sheets.length > 1 ? own : row.title };
+      const own = row.sheets.find(({ id }) => id === sheet);
+      return { job: row, site: row.site, title: titleOfSheet(row, own) };
     });
     if (job.recipients.length > 0)
       await sendLetter(mailPort, {

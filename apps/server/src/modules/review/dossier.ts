@@ -6,6 +6,7 @@ import { findActions } from '../actions/actions.ts';
 import { entriesOf } from '../capture/log.ts';
 import { earlierReadings } from '../capture/series.ts';
 import { findJob, jobOf } from '../planning/jobs.ts';
+import { titleOfSheet } from '../planning/title-of-sheet.ts';
 import { visitFor } from '../planning/visit-for.ts';
 import { siteOf } from '../sites/routes.ts';
 import { findVersions } from '../templates/versions.ts';
@@ -31,7 +32,7 @@ export async function findDossier(db: EntityManager, sheet: string): Promise<Dos
   for (const photo of photos) receivedAt[photo.sha256] = photo.received_at.toISOString();
   return {
     sheet: { id: sheet, job: row.id, version: here.version },
-    job: jobOf(row),
+    job: { ...jobOf(row), title: titleOfSheet(row, here) },
     visit: visitFor(row, here),
     site: siteOf(row.site),
     version,

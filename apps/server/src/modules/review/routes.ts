@@ -5,6 +5,7 @@ import { In } from 'typeorm';
 import { z } from 'zod';
 import { OFFICE, route } from '../../http/route.ts';
 import { findJobs, jobOf } from '../planning/jobs.ts';
+import { titleOfSheet } from '../planning/title-of-sheet.ts';
 import { visitFor } from '../planning/visit-for.ts';
 import { findDossier } from './dossier.ts';
 
@@ -27,7 +28,7 @@ export const reviewRoutes = [
             .filter(({ summary }) => summary.stage === 'finished')
             .map((sheet) => ({
               sheet: sheet.id,
-              job: jobOf(row),
+              job: { ...jobOf(row), title: titleOfSheet(row, sheet) },
               siteName: row.site.name,
               person: visitFor(row, sheet).person,
               summary: sheet.summary,
