@@ -52,7 +52,9 @@ async function planPair(desk: Page): Promise<void> {
   await dialog.getByLabel('Sheet 3', { exact: true }).selectOption({ label: 'Hut keeping audit' });
   await dialog.getByRole('button', { name: 'A helper' }).click();
   await dialog.getByLabel('Helper', { exact: true }).selectOption({ label: 'Jory Hollin' });
-  await dialog.getByLabel('Whose sheet 2 is', { exact: true }).selectOption({ label: 'Jory Hollin' });
+  await dialog
+    .getByLabel('Whose sheet 2 is', { exact: true })
+    .selectOption({ label: 'Jory Hollin' });
   await dialog.getByRole('button', { name: 'Make the job' }).click();
   await expect(dialog).toBeHidden();
 }

@@ -333,6 +333,7 @@ export class Scenario {
         day,
         start,
         minutes,
+        part: 'leads',
       });
       this.put('sheet', {
         id,
@@ -340,6 +341,8 @@ export class Scenario {
         version_id: ids.version,
         template_id: ids.id,
         title: template.body.title,
+        person_id: null,
+        place: 0,
         summary: summarise(sheet.state),
         carried: answersToCarry(sheet.state),
         folded: entries.length,
