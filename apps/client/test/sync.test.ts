@@ -1,7 +1,7 @@
 import { entryHash, type Entry } from '@ant-trail/core/log';
 import { LocalStore } from '@/device/local-store.ts';
 import { clearAway, makeRoom } from '@/features/sync/clear-away.ts';
-import { entryFrom, keepEntries } from '@/features/sync/outbox.ts';
+import { doHere, entryFrom, keepEntries, letGo } from '@/features/sync/outbox.ts';
 import { pushAll } from '@/features/sync/push.ts';
 import { pullAll } from '@/features/sync/pull.ts';
 import Dexie from 'dexie';
@@ -216,6 +216,51 @@ describe('pull', () => {
     await store.visits.update(VISIT, { events: [event] as never });
     await pullAll(store);
     expect((await store.visits.get(VISIT))?.events).toEqual([event]);
+  });
+
+  test('does not undo what waits here: a sheet added, one handed over, a job begun', async () => {
+    const added = '017f22e2-79b0-7cc3-98c4-00000000000a';
+    const begunJob = '017f22e2-79b0-7cc3-98c4-00000000000b';
+    const at = '2031-04-05T08:00:00Z';
+    const officeHas = (): Answer => page({ records: { visit: [visit(VISIT)], job: [job()] } });
+    office = officeHas;
+    await pullAll(store);
+    const { id: here } = job();
+    const template = { id: ME, template: ME, number: 1, publishedAt: at, body: { title: 'Lift' } };
+    await store.templates.put(template as never);
+    const own = { by: ME, at };
+    await doHere(store, {
+      kind: 'sheet added',
+      body: { id: added, job: here, version: ME, asset: null, person: null, ...own },
+    });
+    await doHere(store, {
+      kind: 'handover',
+      body: {
+        ...{ id: `${added.slice(0, -1)}c`, job: here, visit: null, sheet: SHEET, to: VISIT },
+        ...{ word: '', ...own },
+      },
+    });
+    await doHere(store, {
+      kind: 'job begun',
+      body: {
+        ...{ id: begunJob, visit: `${added.slice(0, -1)}d`, sheet: `${added.slice(0, -1)}e` },
+        ...{ site: ME, version: ME, title: 'Lift', day: '2031-04-05', start: 480, ...own },
+      },
+    });
+    for (let again = 0; again < 2; again++) {
+      await pullAll(store);
+      expect((await store.jobs.get(here))?.sheets.map(({ id, person }) => [id, person])).toEqual([
+        [SHEET, VISIT],
+        [added, null],
+      ]);
+      expect(await store.jobs.get(begunJob)).toMatchObject({ title: 'Lift', state: 'planned' });
+    }
+    // Let go once it was refused, it is as the office has it.
+    for (const waiting of await store.outbox.toArray()) await letGo(store, waiting);
+    expect((await store.jobs.get(here))?.sheets.map(({ id, person }) => [id, person])).toEqual([
+      [SHEET, ME],
+    ]);
+    expect(await store.jobs.get(begunJob)).toBeUndefined();
   });
 
   test('goes on page by page from where it was', async () => {

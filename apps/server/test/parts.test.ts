@@ -211,6 +211,35 @@ describe('handing over', () => {
     ]);
   });
 
+  test('the same from two phones at once is taken once; to a colleague who is there, nobody loses a word', async () => {
+    const { job, visits } = await pair();
+    const visit = visits[0]?.id ?? '';
+    const given = handover(job.id, { visit });
+    const twice = await Promise.all([words(technician, given), words(technician, given)]);
+    expect(twice.flat().sort()).toEqual(['already had', 'received']);
+    const { card } = await details(job.id);
+    expect(card.visits.map(({ person, part }) => [person, part])).toContainEqual([bo, 'leads']);
+    const event = { visit, kind: 'left', by: org.people.technician, fix: null, distance: null };
+    const late = {
+      kind: 'visit event',
+      body: { ...event, id: newId(), at: new Date().toISOString() },
+    };
+    const [first] = job.sheets;
+    expect(await words(technician, late, asEntry(answer(first?.id ?? '')))).toEqual([
+      'received',
+      'received',
+    ]);
+  });
+
+  test('to oneself is refused', async () => {
+    const { job, visits } = await makeJob();
+    const own = { visit: visits[0]?.id ?? '', to: org.people.technician };
+    expect(await words(technician, handover(job.id, own))).toEqual([
+      expect.stringMatching(/input is not right/),
+    ]);
+    expect((await details(job.id)).card.visits).toHaveLength(1);
+  });
+
   test('of a visit the office gave away meanwhile is refused in words, and changes nothing', async () => {
     const { job, visits } = await makeJob();
     const visit = visits[0]?.id ?? '';
@@ -240,6 +269,12 @@ describe('work that was not planned', () => {
     expect(await words(technician, job)).toEqual(['already had']);
     expect(await stateOf(id)).toBe('under way');
     expect((await pull(technician)).of('job').map((each) => each.id)).toContain(id);
+  });
+
+  test('sent by two tabs at once it is made once', async () => {
+    const job = begun();
+    const twice = await Promise.all([words(technician, job), words(technician, job)]);
+    expect(twice.flat().sort()).toEqual(['already had', 'received']);
   });
 
   test('is refused at a place or under a template that is not there, or as somebody else', async () => {

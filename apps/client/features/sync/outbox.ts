@@ -2,7 +2,7 @@ import type { Operation } from '@ant-trail/contract/sync';
 import { entryHash, type Entry, type EntryDraft } from '@ant-trail/core/log';
 import { deviceId, newId } from '@/device/identity.ts';
 import type { LocalStore, Waiting } from '@/device/local-store.ts';
-import { takeBack } from './operations.ts';
+import { showHere, takeBack } from './operations.ts';
 
 const LAST_HASH = 'last entry hash';
 
@@ -55,4 +55,12 @@ export async function queue(store: LocalStore, operations: readonly Operation[])
   await store.outbox.bulkAdd(
     operations.map((operation) => ({ id: operation.body.id, operation, queuedAt, refused: null })),
   );
+}
+
+/** Does something on this phone and puts it in line: both or neither. */
+export async function doHere(store: LocalStore, operation: Operation): Promise<void> {
+  await store.transaction('rw', store.tables, async () => {
+    await queue(store, [operation]);
+    await showHere(store, operation);
+  });
 }

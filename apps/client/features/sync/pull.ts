@@ -100,7 +100,10 @@ const asAside = ({ kind, id, body }: RecordChange) => ({ key: keyOf(kind, id), k
 async function takeUpAside(store: LocalStore, readable: Readable): Promise<void> {
   const aside = await store.aside.toArray();
   if (aside.length === 0) return;
-  await store.transaction('rw', store.tables, () => takeRecords(store, aside, readable));
+  // Only an async function is followed by the transaction through everything it awaits.
+  await store.transaction('rw', store.tables, async () => {
+    await takeRecords(store, aside, readable);
+  });
 }
 
 /** At the end of a fill the office names every visit this person has: others were taken meanwhile. */

@@ -1,5 +1,6 @@
 import type { RecordKind, RecordOf } from '@ant-trail/contract/sync';
 import type { LocalStore } from '@/device/local-store.ts';
+import { showWaiting } from './operations.ts';
 
 interface Kept<Body> {
   readonly id: string;
@@ -22,7 +23,12 @@ export const KEEPERS: { readonly [Kind in RecordKind]: Keeper<RecordOf<Kind>> } 
   asset: { keep: (store, records) => store.assets.bulkPut(bodies(records)) },
   catalogue: { keep: (store, records) => store.catalogues.bulkPut(bodies(records)) },
   template: { keep: (store, records) => store.templates.bulkPut(bodies(records)) },
-  job: { keep: (store, records) => store.jobs.bulkPut(bodies(records)) },
+  job: {
+    keep: async (store, records) => {
+      await store.jobs.bulkPut(bodies(records));
+      await showWaiting(store);
+    },
+  },
   visit: { keep: keepVisits, drop: noteGone },
   entry: {
     keep: (store, records) =>
@@ -50,12 +56,13 @@ async function keepVisits(
   records: readonly Kept<RecordOf<'visit'>>[],
 ): Promise<void> {
   for (const { body: visit } of records) {
-    // What happened here and is not sent yet must not vanish behind the office's older view.
+    // What happened here must not vanish behind the office's older view.
     const mine = (await store.visits.get(visit.id))?.events ?? [];
     const known = new Set(visit.events.map((event) => event.id));
     const events = [...visit.events, ...mine.filter((event) => !known.has(event.id))];
     await store.visits.put({ ...visit, events });
   }
+  await showWaiting(store);
   await noteGone(
     store,
     [],

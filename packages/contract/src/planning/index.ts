@@ -201,5 +201,6 @@ export const Handover = z
   .strict()
   .refine(({ visit, sheet }) => (visit === null) !== (sheet === null), {
     message: 'Either a visit or a sheet is handed over.',
-  });
+  })
+  .refine(({ by, to }) => by !== to, { message: 'It is handed over to somebody else.' });
 export type Handover = z.infer<typeof Handover>;

@@ -52,7 +52,8 @@ export function VisitScreen() {
 }
 
 function Details({ stop }: { stop: TrailStop }) {
-  const { visit, job, site, sheets, others } = stop;
+  const { visit, job, site, sheets } = stop;
+  const others = stop.others.filter(({ person }) => person !== null);
   const { store } = usePhone();
   const people = useLive(() => store.people.toArray(), [store]) ?? [];
   const names = new Map(people.map(({ id, name }) => [id, name]));

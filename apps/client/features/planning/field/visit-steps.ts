@@ -3,7 +3,7 @@ import type { Site } from '@ant-trail/contract/sites';
 import { judgePresence, type Fix, type Presence } from '@ant-trail/core/geo';
 import { newId } from '@/device/identity.ts';
 import type { LocalStore } from '@/device/local-store.ts';
-import { queue } from '@/features/sync/outbox.ts';
+import { doHere } from '@/features/sync/outbox.ts';
 
 interface Step {
   readonly visit: string;
@@ -26,12 +26,7 @@ export async function recordStep(store: LocalStore, step: Step): Promise<void> {
     distance: step.presence ? Math.round(step.presence.distance) : null,
     ...(step.reason ? { reason: step.reason } : {}),
   };
-  await store.transaction('rw', store.visits, store.outbox, async () => {
-    const visit = await store.visits.get(step.visit);
-    if (!visit) return;
-    await store.visits.put({ ...visit, events: [...visit.events, event] });
-    await queue(store, [{ kind: 'visit event', body: event }]);
-  });
+  await doHere(store, { kind: 'visit event', body: event });
 }
 
 export const presenceAt = (site: Site, fix: Fix | null): Presence | null =>

@@ -22,6 +22,7 @@ export const addedSheetTaker: OperationTaker<AddedSheet> = {
 async function takeOne(db: EntityManager, session: Session, added: AddedSheet): Promise<Word> {
   if (added.by !== session.person)
     return { refused: 'This was recorded under another person’s name.' };
+  await db.query(`SELECT 1 FROM job WHERE id = $1 FOR UPDATE`, [added.job]);
   const known = await db.findOne(SheetRow, { where: { id: added.id }, relations: { job: true } });
   if (known)
     return known.job.id === added.job && known.addedBy === added.by

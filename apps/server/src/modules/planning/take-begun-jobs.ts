@@ -25,6 +25,8 @@ export const begunJobTaker: OperationTaker<BegunJob> = {
 async function takeOne(db: EntityManager, session: Session, begun: BegunJob): Promise<Word> {
   if (begun.by !== session.person)
     return { refused: 'This was recorded under another person’s name.' };
+  // The same from two tabs at once is taken once.
+  await db.query(`SELECT pg_advisory_xact_lock(hashtextextended($1, 8))`, [begun.id]);
   const known = await db.findOne(JobRow, {
     where: { id: begun.id },
     relations: { visits: true, sheets: true },

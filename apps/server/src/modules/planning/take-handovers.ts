@@ -23,6 +23,8 @@ export const handoverTaker: OperationTaker<Handover> = {
 async function takeOne(db: EntityManager, session: Session, handover: Handover): Promise<Word> {
   const { organisation, person } = session;
   if (handover.by !== person) return { refused: 'This was recorded under another person’s name.' };
+  // Two at once, from two phones or twice from one, are taken one after the other.
+  await db.query(`SELECT 1 FROM job WHERE id = $1 FOR UPDATE`, [handover.job]);
   const known = await db.findOneBy(HandoverRow, { id: handover.id });
   if (known)
     return contentHash(known.body) === contentHash(handover)
@@ -60,8 +62,8 @@ async function giveVisit(
   if (own) {
     // Who is there already takes the lead; nobody stands on a day's trail twice for one job.
     if (visit.part === 'leads') await db.update(VisitRow, { id: own.id }, { part: 'leads' });
-    if (visit.events.length === 0) await db.delete(VisitRow, { id });
-    else await db.update(VisitRow, { id }, { part: 'helps' });
+    // It stays without a person: what the giver still sends of it must find it.
+    await db.update(VisitRow, { id }, { person: null, part: 'helps' });
   } else await db.update(VisitRow, { id }, { person: to });
   await db.update(SheetRow, { job: { id: job.id }, person: by }, { person: to });
   return null;
