@@ -1,5 +1,5 @@
 #!/usr/bin/env node
-import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
+import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync } from 'node:fs';
 import path from 'node:path';
 import { spawn } from 'node:child_process';
 import { ensureChromium, ensurePackages } from './house/packages.mjs';
@@ -47,9 +47,9 @@ async function jest(name, args, env) {
   totals.failed += failed === 0 && code !== 0 ? 1 : failed;
 }
 
-async function playwright() {
+async function playwright(specs) {
   say('the real interface in Chromium');
-  const code = await show(bin('playwright'), ['test', '-c', 'e2e/playwright.config.ts']);
+  const code = await show(bin('playwright'), ['test', '-c', 'e2e/playwright.config.ts', ...specs]);
   const stats = resultOf('e2e.json')?.stats;
   totals.passed += (stats?.expected ?? 0) + (stats?.flaky ?? 0);
   totals.skipped += stats?.skipped ?? 0;
@@ -57,18 +57,33 @@ async function playwright() {
   totals.failed += failed === 0 && code !== 0 ? 1 : failed;
 }
 
-await run(async () => {
-  await ensurePackages();
-  await ensureChromium();
-  rmSync(RESULTS, { recursive: true, force: true });
-  mkdirSync(RESULTS, { recursive: true });
+/** `npm test -- NAME`: only the suites whose path has that name in it, and nothing else. */
+async function only(name) {
+  const specs = readdirSync(path.join(ROOT, 'e2e/tests')).filter((file) => file.includes(name));
+  const node = { NODE_OPTIONS: '--experimental-vm-modules --no-warnings' };
+  await jest('core-and-server', ['--passWithNoTests', `/test/[^/]*${name}`], node);
+  const client = ['--config', 'apps/client/jest.config.cjs', '--passWithNoTests'];
+  await jest('client', [...client, `/test/[^/]*${name}`], {});
+  if (specs.length > 0) await playwright(specs);
+}
+
+async function everything() {
   await check('formatting', bin('prettier'), ['--check', '--log-level', 'warn', '.']);
   await check('types', bin('tsc'), ['--noEmit']);
   await check('types of the client', bin('tsc'), ['--noEmit', '-p', 'apps/client']);
   await check('lint', bin('eslint'), ['.']);
   await jest('core-and-server', [], { NODE_OPTIONS: '--experimental-vm-modules --no-warnings' });
   await jest('client', ['--config', 'apps/client/jest.config.cjs'], {});
-  await playwright();
+  await playwright([]);
+}
+
+await run(async () => {
+  await ensurePackages();
+  await ensureChromium();
+  rmSync(RESULTS, { recursive: true, force: true });
+  mkdirSync(RESULTS, { recursive: true });
+  const [name] = process.argv.slice(2);
+  await (name ? only(name) : everything());
   const skipped = totals.skipped > 0 ? `, ${totals.skipped} skipped` : '';
   console.log(`${totals.passed} passed, ${totals.failed} failed${skipped}`);
   process.exitCode = totals.failed === 0 ? 0 : 1;

@@ -4,6 +4,7 @@ import express, { type Express } from 'express';
 import helmet from 'helmet';
 import type { Logger } from 'pino';
 import type { DataSource } from 'typeorm';
+import { describedBy } from './http/api-description.ts';
 import { logRequests } from './http/log-requests.ts';
 import { answerProblems, notFound, Refusal } from './http/problem.ts';
 import { mountRoutes, type Route } from './http/route.ts';
@@ -51,7 +52,7 @@ export interface Parts {
 export function allRoutes(
   parts: Pick<Parts, 'files' | 'reports' | 'tables' | 'queue' | 'folding' | 'logger'>,
 ): Route[] {
-  return [
+  const routes = [
     ...accountRoutes,
     ...siteRoutes,
     ...registerRoutes,
@@ -65,6 +66,7 @@ export function allRoutes(
     ...mediaRoutes(parts.files),
     ...reportRoutes(parts.reports, parts.files, parts.queue),
   ];
+  return [...routes, describedBy(routes)];
 }
 
 const LARGEST_BODY = '4mb';

@@ -103,8 +103,8 @@ async function moreSheets(many: number): Promise<string[]> {
         [org.visit, randomUUID(), job],
       );
       await db.query(
-        `INSERT INTO sheet (org_id, id, job_id, version_id, summary)
-         SELECT org_id, $2, $3, version_id, summary FROM sheet WHERE id = $1`,
+        `INSERT INTO sheet (org_id, id, job_id, version_id, summary, template_id, title)
+         SELECT org_id, $2, $3, version_id, summary, template_id, title FROM sheet WHERE id = $1`,
         [org.sheet, sheet, job],
       );
       sheets.push(sheet);

@@ -1,3 +1,4 @@
+import { may } from '@ant-trail/core/accounts';
 import { Me, SignInAnswer, type SignIn } from '@ant-trail/contract/accounts';
 import { create } from 'zustand';
 import { ask, Refused, tell } from '@/device/api.ts';
@@ -67,5 +68,4 @@ export function useMe(): Me {
 }
 
 /** Whether a person works at the desk or in the field first. */
-export const worksAtDesk = (me: Me): boolean =>
-  me.person.roles.some((role) => role !== 'technician');
+export const worksAtDesk = (me: Me): boolean => may(me.person.roles, 'read');

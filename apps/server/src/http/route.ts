@@ -1,7 +1,7 @@
 import { type Express, type Request, type Response } from 'express';
 import type { DataSource, EntityManager } from 'typeorm';
 import { z } from 'zod';
-import type { Role } from '@ant-trail/contract/accounts';
+import { may, type Ability } from '@ant-trail/core/accounts';
 import { inOrganisation } from '../database/tenancy.ts';
 import { FileAnswer } from './file-answer.ts';
 import { notAllowed, notSignedIn, Refusal } from './problem.ts';
@@ -10,10 +10,8 @@ import { readSession, type Session } from './session.ts';
 
 export { FileAnswer } from './file-answer.ts';
 
-/** Who may use a route: any signed-in person, or those with one of the roles. */
-export type Allowed = 'signed in' | readonly Role[];
-export const OFFICE: readonly Role[] = ['manager', 'reviewer', 'administrator'];
-export const PLANNERS: readonly Role[] = ['manager', 'administrator'];
+/** Who may use a route: any signed-in person, or those who have an ability. */
+export type Allowed = 'signed in' | Ability;
 
 /** Does work in one transaction that sees only the caller's organisation. */
 export type Within = <Result>(work: (db: EntityManager) => Promise<Result>) => Promise<Result>;
@@ -94,7 +92,7 @@ export function longRoute<
 }
 
 export function isAllowed(allowed: Allowed, session: Session): boolean {
-  return allowed === 'signed in' || session.roles.some((role) => allowed.includes(role));
+  return allowed === 'signed in' || may(session.roles, allowed);
 }
 
 export function mountRoutes(app: Express, data: DataSource, routes: readonly Route[]): void {

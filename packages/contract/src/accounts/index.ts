@@ -1,7 +1,7 @@
+import { ROLES } from '@ant-trail/core/accounts';
 import { z } from 'zod';
 import { Day, Id, Instant, Name } from '../common/index.ts';
 
-export const ROLES = ['manager', 'reviewer', 'technician', 'administrator'] as const;
 export const Role = z.enum(ROLES);
 export type Role = z.infer<typeof Role>;
 

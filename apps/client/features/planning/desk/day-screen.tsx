@@ -1,3 +1,4 @@
+import { may } from '@ant-trail/core/accounts';
 import { DayAnswer, JobsAnswer, type VisitCard } from '@ant-trail/contract/planning';
 import { addDays, sayLength } from '@ant-trail/core/calendar';
 import { minutesLate } from '@ant-trail/core/planning';
@@ -32,7 +33,7 @@ export function DayScreen() {
   const jobs = useOffice(JobsAnswer, '/api/jobs?state=draft');
   const people = usePeople();
   const cards = answer?.cards ?? [];
-  const walkers = people.list.filter((person) => person.roles.includes('technician'));
+  const walkers = people.list.filter((person) => may(person.roles, 'walk'));
   const minute = ahead === 0 ? now.minute : null;
   const making = params.new === 'job';
   const unplaced = (jobs.answer?.cards ?? []).flatMap((card) => {

@@ -1,3 +1,4 @@
+import { may } from '@ant-trail/core/accounts';
 import { JobsAnswer, type JobCard } from '@ant-trail/contract/planning';
 import { sayMinute } from '@ant-trail/core/calendar';
 import { JOB_STATE_RULES, type JobState } from '@ant-trail/core/planning';
@@ -108,7 +109,7 @@ export function JobsScreen() {
       {opened?.visits[0] ? (
         <VisitDialog
           card={{ ...opened, visit: opened.visits[0] }}
-          people={people.list.filter((person) => person.roles.includes('technician'))}
+          people={people.list.filter((person) => may(person.roles, 'walk'))}
           onClose={() => setOpened(null)}
         />
       ) : null}

@@ -1,3 +1,4 @@
+import { may } from '@ant-trail/core/accounts';
 import type { Person } from '@ant-trail/contract/accounts';
 import { JobDetails, VisitCard } from '@ant-trail/contract/planning';
 import { sayLength } from '@ant-trail/core/calendar';
@@ -33,7 +34,7 @@ export function VisitDialog({ card, people, onClose }: VisitDialogProps) {
   const [problem, setProblem] = useState<string | null>(null);
   const nameOf = (id: string | null): string =>
     people.find((each) => each.id === id)?.name ?? 'Nobody yet';
-  const plans = person.roles.some((role) => role === 'manager' || role === 'administrator');
+  const plans = may(person.roles, 'plan');
   const details = useOffice(JobDetails, `/api/jobs/${job.id}`).answer;
   const { settled } = JOB_STATE_RULES[job.state];
   const save = async () => {

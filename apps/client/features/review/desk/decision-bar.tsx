@@ -1,3 +1,4 @@
+import { may } from '@ant-trail/core/accounts';
 import type { Dossier } from '@ant-trail/contract/review';
 import { STAGE_PATH } from '@ant-trail/core/log';
 import { useEffect, useState } from 'react';
@@ -30,7 +31,7 @@ export function DecisionBar({ dossier, reading, chosen, onDone, onChanged }: Dec
   const [busy, setBusy] = useState(false);
   const sheet = dossier.sheet.id;
   const state = chosen === null ? undefined : reading.questions.get(chosen);
-  const reviews = person.roles.some((role) => role === 'manager' || role === 'reviewer');
+  const reviews = may(person.roles, 'review');
   const { stage } = reading.state;
   const decides = reviews && stage === 'finished';
   const corrects = reviews && (stage === 'finished' || stage === 'returned') && state !== undefined;

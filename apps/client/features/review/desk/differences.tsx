@@ -1,3 +1,4 @@
+import { may } from '@ant-trail/core/accounts';
 import type { Dossier } from '@ant-trail/contract/review';
 import { PROGRAMME_PATH } from '@ant-trail/core/log';
 import {
@@ -68,7 +69,7 @@ function OneDifference({ difference, say, dossier, reading, onSettled }: OneProp
   const [problem, setProblem] = useState<string | null>(null);
   const [busy, setBusy] = useState(false);
   const { path, title, sides } = difference;
-  const settles = person.roles.some((role) => role === 'manager' || role === 'reviewer');
+  const settles = may(person.roles, 'review');
   const letStand = async (side: Side): Promise<void> => {
     setBusy(true);
     setProblem(null);

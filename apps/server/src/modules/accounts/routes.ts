@@ -1,5 +1,5 @@
 import { Me, PeopleAnswer } from '@ant-trail/contract/accounts';
-import { OFFICE, route } from '../../http/route.ts';
+import { route } from '../../http/route.ts';
 import { describeMe, listPeople } from './people.ts';
 
 export const accountRoutes = [
@@ -14,7 +14,7 @@ export const accountRoutes = [
   route({
     method: 'get',
     path: '/api/people',
-    allowed: OFFICE,
+    allowed: 'read',
     summary: 'The people of the organisation with their credentials',
     answer: PeopleAnswer,
     handle: async ({ db }) => ({ people: await listPeople(db) }),

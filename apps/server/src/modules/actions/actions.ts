@@ -1,3 +1,4 @@
+import { may } from '@ant-trail/core/accounts';
 import { randomUUID } from 'node:crypto';
 import type { Action, ActionDraft } from '@ant-trail/contract/actions';
 import {
@@ -162,7 +163,7 @@ export async function moveAction(
     relationLoadStrategy: 'query',
   });
   if (!row) throw notFound('This action');
-  const office = session.roles.some((role) => role === 'manager' || role === 'reviewer');
+  const office = may(session.roles, 'look after actions');
   if (!office && row.owner !== session.person) throw notAllowed();
   if (!nextActionStates(row.state).includes(to))
     throw new Refusal(

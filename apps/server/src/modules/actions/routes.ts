@@ -2,14 +2,14 @@ import { Action, ActionDraft, ActionsAnswer, MoveAction } from '@ant-trail/contr
 import { Id } from '@ant-trail/contract/common';
 import { z } from 'zod';
 import { notFound } from '../../http/problem.ts';
-import { OFFICE, route } from '../../http/route.ts';
+import { route } from '../../http/route.ts';
 import { findActions, listActions, moveAction, openAction } from './actions.ts';
 
 export const actionRoutes = [
   route({
     method: 'get',
     path: '/api/actions',
-    allowed: OFFICE,
+    allowed: 'read',
     summary: 'Corrective actions',
     answer: ActionsAnswer,
     handle: async ({ db }) => ({ actions: await listActions(db) }),
@@ -17,7 +17,7 @@ export const actionRoutes = [
   route({
     method: 'post',
     path: '/api/actions',
-    allowed: OFFICE,
+    allowed: 'read',
     summary: 'Open a corrective action',
     body: ActionDraft,
     answer: Action,

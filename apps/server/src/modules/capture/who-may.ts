@@ -1,3 +1,4 @@
+import { may } from '@ant-trail/core/accounts';
 import type { Entry } from '@ant-trail/core/log';
 import { isHold } from '@ant-trail/core/sheet';
 import type { Session } from '../../http/session.ts';
@@ -5,8 +6,7 @@ import type { SheetToWriteIn } from './sheets-to-write-in.ts';
 
 type Author = Pick<Session, 'person' | 'roles'>;
 
-const reviews = ({ roles }: Author): boolean =>
-  roles.some((role) => role === 'manager' || role === 'reviewer');
+const reviews = ({ roles }: Author): boolean => may(roles, 'review');
 
 /** Who may write what: the assigned person answers; reviewers correct, return and approve. */
 export function problemWithAuthor(

@@ -8,7 +8,7 @@ import { Id } from '@ant-trail/contract/common';
 import { TableFormat } from '@ant-trail/contract/exchange';
 import { writeTable } from '@ant-trail/core/exchange';
 import { z } from 'zod';
-import { OFFICE, PLANNERS, route } from '../../http/route.ts';
+import { route } from '../../http/route.ts';
 import { tableAnswer } from '../exchange/routes.ts';
 import { findCatalogue, importCatalogue, listCatalogues } from './catalogues.ts';
 
@@ -16,7 +16,7 @@ export const catalogueRoutes = [
   route({
     method: 'get',
     path: '/api/catalogues',
-    allowed: OFFICE,
+    allowed: 'read',
     summary: 'The catalogues answers are looked up in, without their rows',
     answer: CataloguesAnswer,
     handle: async ({ db }) => ({ catalogues: await listCatalogues(db) }),
@@ -24,7 +24,7 @@ export const catalogueRoutes = [
   route({
     method: 'get',
     path: '/api/catalogues/:id',
-    allowed: OFFICE,
+    allowed: 'read',
     summary: 'One catalogue with all its rows',
     params: z.object({ id: Id }),
     answer: KeptCatalogue,
@@ -33,7 +33,7 @@ export const catalogueRoutes = [
   route({
     method: 'get',
     path: '/api/catalogues/:id/rows.:format',
-    allowed: OFFICE,
+    allowed: 'read',
     summary: 'One catalogue as a CSV or XLSX file',
     params: z.object({ id: Id, format: TableFormat }),
     handle: async ({ db, params }) => {
@@ -44,7 +44,7 @@ export const catalogueRoutes = [
   route({
     method: 'post',
     path: '/api/catalogues',
-    allowed: PLANNERS,
+    allowed: 'keep catalogues',
     summary: 'Import a catalogue whole',
     body: CatalogueImport,
     answer: CatalogueSummary,

@@ -4,7 +4,7 @@ import { sketchToSvg } from '@ant-trail/core/sketch';
 import type { EntityManager } from 'typeorm';
 import { z } from 'zod';
 import { notFound } from '../../http/problem.ts';
-import { FileAnswer, longRoute, OFFICE, PLANNERS, type Route } from '../../http/route.ts';
+import { FileAnswer, longRoute, type Route } from '../../http/route.ts';
 import { listPeople } from '../accounts/people.ts';
 import type { SheetAsText } from '../capture/fold-tasks.ts';
 import type { Folding } from '../capture/folding.ts';
@@ -22,7 +22,7 @@ export const exchangeRoutes = (
   longRoute({
     method: 'post',
     path: '/api/tables',
-    allowed: PLANNERS,
+    allowed: 'keep catalogues',
     summary: 'Read a CSV or XLSX file into lines; nothing is kept',
     body: TableFile,
     answer: TableLines,
@@ -33,7 +33,7 @@ export const exchangeRoutes = (
   longRoute({
     method: 'get',
     path: '/api/sheets/:id/answers.:format',
-    allowed: OFFICE,
+    allowed: 'read',
     summary: 'The answers of a sheet as a CSV or XLSX file',
     params: z.object({ id: Id, format: TableFormat }),
     handle: async ({ within, params, session }) => {
@@ -52,7 +52,7 @@ export const exchangeRoutes = (
   longRoute({
     method: 'get',
     path: '/api/sheets/:id/sketch.svg',
-    allowed: OFFICE,
+    allowed: 'read',
     summary: 'A sketch of a sheet as an SVG file',
     params: z.object({ id: Id }),
     query: z.object({ path: z.string().max(300) }),

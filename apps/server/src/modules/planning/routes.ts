@@ -12,7 +12,7 @@ import {
   VisitPlan,
 } from '@ant-trail/contract/planning';
 import { z } from 'zod';
-import { OFFICE, PLANNERS, route } from '../../http/route.ts';
+import { route } from '../../http/route.ts';
 import { decide, jobDetails } from './decide.ts';
 import { cardOf, findJobs, visitCardsOf } from './jobs.ts';
 import { makeJob } from './make-job.ts';
@@ -22,7 +22,7 @@ export const planningRoutes = [
   route({
     method: 'get',
     path: '/api/day',
-    allowed: OFFICE,
+    allowed: 'read',
     summary: 'All visits of one day, with what happened at them',
     query: DayQuery,
     answer: DayAnswer,
@@ -34,7 +34,7 @@ export const planningRoutes = [
   route({
     method: 'get',
     path: '/api/jobs',
-    allowed: OFFICE,
+    allowed: 'read',
     summary: 'Jobs, newest first, of one state where it is named',
     query: JobsQuery,
     answer: JobsAnswer,
@@ -46,7 +46,7 @@ export const planningRoutes = [
   route({
     method: 'post',
     path: '/api/jobs',
-    allowed: PLANNERS,
+    allowed: 'plan',
     summary: 'Make a job with its visits and sheets',
     body: JobDraft,
     answer: JobCard,
@@ -55,7 +55,7 @@ export const planningRoutes = [
   route({
     method: 'put',
     path: '/api/visits/:id/plan',
-    allowed: PLANNERS,
+    allowed: 'plan',
     summary: 'Give a visit to a person and a time',
     params: z.object({ id: Id }),
     body: VisitPlan,
@@ -65,7 +65,7 @@ export const planningRoutes = [
   route({
     method: 'get',
     path: '/api/jobs/:id',
-    allowed: OFFICE,
+    allowed: 'read',
     summary: 'A job with what its sheets have come to and what was decided about it',
     params: z.object({ id: Id }),
     answer: JobDetails,
@@ -74,7 +74,7 @@ export const planningRoutes = [
   route({
     method: 'post',
     path: '/api/jobs/:id/decisions',
-    allowed: PLANNERS,
+    allowed: 'plan',
     summary: 'Cancel, close or open a job again, with a reason',
     params: z.object({ id: Id }),
     body: JobDecisionDraft,

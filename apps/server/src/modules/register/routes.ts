@@ -1,14 +1,14 @@
 import { Id } from '@ant-trail/contract/common';
 import { Asset, AssetChange, AssetDraft, AssetsAnswer } from '@ant-trail/contract/register';
 import { z } from 'zod';
-import { OFFICE, PLANNERS, route } from '../../http/route.ts';
+import { route } from '../../http/route.ts';
 import { addAsset, assetsAt, changeAsset } from './register.ts';
 
 export const registerRoutes = [
   route({
     method: 'get',
     path: '/api/sites/:id/assets',
-    allowed: OFFICE,
+    allowed: 'read',
     summary: 'What the register knows at a site',
     params: z.object({ id: Id }),
     answer: AssetsAnswer,
@@ -17,7 +17,7 @@ export const registerRoutes = [
   route({
     method: 'post',
     path: '/api/sites/:id/assets',
-    allowed: PLANNERS,
+    allowed: 'keep places',
     summary: 'Enter an asset at a site',
     params: z.object({ id: Id }),
     body: AssetDraft,
@@ -27,7 +27,7 @@ export const registerRoutes = [
   route({
     method: 'put',
     path: '/api/assets/:id',
-    allowed: PLANNERS,
+    allowed: 'keep places',
     summary: 'Rename an asset, or say that it is no longer there',
     params: z.object({ id: Id }),
     body: AssetChange,

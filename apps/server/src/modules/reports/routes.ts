@@ -3,7 +3,7 @@ import { MailAnswer, TroubledAnswer, type MailMessage } from '@ant-trail/contrac
 import { readMail } from '@ant-trail/stand-ins/mail';
 import { z } from 'zod';
 import { notFound } from '../../http/problem.ts';
-import { FileAnswer, longRoute, OFFICE, route, type Route } from '../../http/route.ts';
+import { FileAnswer, longRoute, route, type Route } from '../../http/route.ts';
 import type { MediaFiles } from '../media/files.ts';
 import { keptReport } from './approvals.ts';
 import type { ReportMaker } from './maker.ts';
@@ -42,7 +42,7 @@ export const reportRoutes = (
   longRoute({
     method: 'get',
     path: '/api/sheets/:id/report.pdf',
-    allowed: OFFICE,
+    allowed: 'read',
     summary: 'The report of a sheet as PDF: as it was approved, else from its log as it is now',
     params: z.object({ id: Id }),
     handle: async ({ within, params, session }) => {
@@ -56,7 +56,7 @@ export const reportRoutes = (
   route({
     method: 'get',
     path: '/api/reports/troubled',
-    allowed: OFFICE,
+    allowed: 'read',
     summary: 'Reports of approved sheets that could not be made or sent',
     answer: TroubledAnswer,
     handle: async ({ db }) => ({ reports: await troubledReports(db) }),
@@ -64,7 +64,7 @@ export const reportRoutes = (
   route({
     method: 'post',
     path: '/api/sheets/:id/report/tries',
-    allowed: OFFICE,
+    allowed: 'read',
     summary: 'Make and send the report of an approved sheet once more',
     params: z.object({ id: Id }),
     handle: async ({ db, params, session }) => {
@@ -74,7 +74,7 @@ export const reportRoutes = (
   route({
     method: 'get',
     path: '/api/mail',
-    allowed: OFFICE,
+    allowed: 'read',
     summary: 'Messages that reached the stand-in mail server, newest first',
     answer: MailAnswer,
     handle: async ({ db }) => {
@@ -87,7 +87,7 @@ export const reportRoutes = (
   route({
     method: 'get',
     path: '/api/mail/:id/attachments/:index',
-    allowed: OFFICE,
+    allowed: 'read',
     summary: 'A file that came with a message',
     params: z.object({ id: Id, index: z.coerce.number().int().min(0) }),
     handle: async ({ db, params }) => {

@@ -3,7 +3,7 @@ import { Dossier, QueueAnswer } from '@ant-trail/contract/review';
 import { needOfEyes } from '@ant-trail/core/review';
 import { In } from 'typeorm';
 import { z } from 'zod';
-import { OFFICE, route } from '../../http/route.ts';
+import { route } from '../../http/route.ts';
 import { findJobs, jobOf } from '../planning/jobs.ts';
 import { titleOfSheet } from '../planning/title-of-sheet.ts';
 import { visitFor } from '../planning/visit-for.ts';
@@ -13,7 +13,7 @@ export const reviewRoutes = [
   route({
     method: 'get',
     path: '/api/review',
-    allowed: OFFICE,
+    allowed: 'read',
     summary: 'Sheets waiting to be read, worst first',
     answer: QueueAnswer,
     handle: async ({ db }) => {
@@ -46,7 +46,7 @@ export const reviewRoutes = [
   route({
     method: 'get',
     path: '/api/sheets/:id',
-    allowed: OFFICE,
+    allowed: 'read',
     summary: 'One sheet with its whole log and what belongs to it',
     params: z.object({ id: Id }),
     answer: Dossier,

@@ -4,7 +4,7 @@ import { randomUUID } from 'node:crypto';
 import { z } from 'zod';
 import { announce } from '../../database/feed.ts';
 import { notFound } from '../../http/problem.ts';
-import { OFFICE, PLANNERS, route } from '../../http/route.ts';
+import { route } from '../../http/route.ts';
 import { SiteRow } from './entities.ts';
 
 export function siteOf(row: SiteRow): Site {
@@ -16,7 +16,7 @@ export const siteRoutes = [
   route({
     method: 'get',
     path: '/api/sites',
-    allowed: OFFICE,
+    allowed: 'read',
     summary: 'All sites of the organisation',
     answer: SitesAnswer,
     handle: async ({ db }) => {
@@ -27,7 +27,7 @@ export const siteRoutes = [
   route({
     method: 'post',
     path: '/api/sites',
-    allowed: PLANNERS,
+    allowed: 'keep places',
     summary: 'Add a site',
     body: SiteDraft,
     answer: Site,
@@ -46,7 +46,7 @@ export const siteRoutes = [
   route({
     method: 'put',
     path: '/api/sites/:id',
-    allowed: PLANNERS,
+    allowed: 'keep places',
     summary: 'Change a site',
     params: z.object({ id: Id }),
     body: SiteDraft,

@@ -1,5 +1,5 @@
 import { Publication, PublishedTemplate, TemplatesAnswer } from '@ant-trail/contract/templates';
-import { longRoute, OFFICE, PLANNERS, route, type Route } from '../../http/route.ts';
+import { longRoute, route, type Route } from '../../http/route.ts';
 import type { Folding } from '../capture/folding.ts';
 import { checkTemplate, publish } from './publish.ts';
 import { newestVersions } from './versions.ts';
@@ -8,7 +8,7 @@ export const templateRoutes = (folding: Folding): Route[] => [
   route({
     method: 'get',
     path: '/api/templates',
-    allowed: OFFICE,
+    allowed: 'read',
     summary: 'The newest published version of each template',
     answer: TemplatesAnswer,
     handle: async ({ db }) => ({ templates: await newestVersions(db) }),
@@ -16,7 +16,7 @@ export const templateRoutes = (folding: Folding): Route[] => [
   longRoute({
     method: 'post',
     path: '/api/templates',
-    allowed: PLANNERS,
+    allowed: 'build templates',
     summary: 'Publish a version of a template',
     body: Publication,
     answer: PublishedTemplate,

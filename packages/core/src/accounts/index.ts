@@ -1,0 +1,1 @@
+export { ABILITIES, may, ROLES, type Ability, type Role } from './abilities.ts';
