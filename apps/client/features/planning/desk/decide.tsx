@@ -24,15 +24,18 @@ export function Decide({ details, onDone }: { details: JobDetails; onDone: () =>
   const [chosen, setChosen] = useState<JobDecision | null>(null);
   const [reason, setReason] = useState('');
   const [problem, setProblem] = useState<string | null>(null);
+  const [busy, setBusy] = useState(false);
   const { job } = details.card;
   const { decisions } = JOB_STATE_RULES[job.state];
   const send = async (decision: JobDecision): Promise<void> => {
     if (!reason.trim()) return setProblem('Say why.');
+    setBusy(true);
     try {
       await ask(JobDetails, 'POST', `/api/jobs/${job.id}/decisions`, { decision, reason });
       onDone();
     } catch (error) {
       setProblem(wordsFor(error));
+      setBusy(false);
     }
   };
   return (
@@ -53,7 +56,7 @@ export function Decide({ details, onDone }: { details: JobDetails; onDone: () =>
             autoFocus
           />
           <Row gap="$2">
-            <Button dense onPress={() => void send(chosen)}>
+            <Button dense onPress={() => void send(chosen)} disabled={busy}>
               {WORDS[chosen].act}
             </Button>
             <Button dense plain onPress={() => setChosen(null)}>

@@ -21,9 +21,11 @@ export function AddSheetDialog({ stop, onClose }: { stop: TrailStop; onClose: ()
   const [template, setTemplate] = useState('');
   const [asset, setAsset] = useState('');
   const [asked, setAsked] = useState(false);
+  const [busy, setBusy] = useState(false);
   const add = async (): Promise<void> => {
     const version = templates.find(({ id }) => id === template);
     if (!version) return setAsked(true);
+    setBusy(true);
     const sheet = await addSheet(store, person.id, stop.job.id, version, asset || null);
     engine.soon();
     onClose();
@@ -55,7 +57,7 @@ export function AddSheetDialog({ stop, onClose }: { stop: TrailStop; onClose: ()
             ]}
           />
         ) : null}
-        <Button main onPress={() => void add()}>
+        <Button main onPress={() => void add()} disabled={busy}>
           Add it and begin
         </Button>
       </Column>

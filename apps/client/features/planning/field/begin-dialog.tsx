@@ -20,9 +20,11 @@ export function BeginDialog({ onClose }: { onClose: () => void }) {
   const [site, setSite] = useState('');
   const [template, setTemplate] = useState('');
   const [asked, setAsked] = useState(false);
+  const [busy, setBusy] = useState(false);
   const begin = async (): Promise<void> => {
     const version = templates.find(({ id }) => id === template);
     if (!site || !version) return setAsked(true);
+    setBusy(true);
     const visit = await beginJob(store, person.id, site, version, organisation.timeZone);
     engine.soon();
     onClose();
@@ -57,7 +59,7 @@ export function BeginDialog({ onClose }: { onClose: () => void }) {
           Places and sheets of your own stops are on this phone. It goes on your trail, and the
           office sees it.
         </Body>
-        <Button main onPress={() => void begin()}>
+        <Button main onPress={() => void begin()} disabled={busy}>
           Put it on my trail
         </Button>
       </Column>

@@ -26,8 +26,10 @@ export function HandOverDialog({ what, of, onClose, onDone }: HandOverDialogProp
   const [to, setTo] = useState('');
   const [word, setWord] = useState('');
   const [asked, setAsked] = useState(false);
+  const [busy, setBusy] = useState(false);
   const give = async (): Promise<void> => {
     if (!to) return setAsked(true);
+    setBusy(true);
     await handOver(store, person.id, { ...of, to, word: word.trim() });
     engine.soon();
     onDone();
@@ -52,7 +54,7 @@ export function HandOverDialog({ what, of, onClose, onDone }: HandOverDialogProp
           Everything recorded so far goes with it. What is still kept on this phone is sent all the
           same.
         </Body>
-        <Button main onPress={() => void give()}>
+        <Button main onPress={() => void give()} disabled={busy}>
           Hand it over
         </Button>
       </Column>

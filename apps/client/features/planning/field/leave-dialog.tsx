@@ -19,9 +19,11 @@ export function LeaveDialog({ stop, onClose }: { stop: TrailStop; onClose: () =>
   const { person } = useMe();
   const router = useRouter();
   const [adding, setAdding] = useState(false);
+  const [busy, setBusy] = useState(false);
   const { job, sheets, visit } = stop;
   const missing = (job.expectedSheets ?? 0) - job.sheets.length;
   const leave = async (): Promise<void> => {
+    setBusy(true);
     await recordStep(store, { visit: visit.id, by: person.id, kind: 'left' });
     engine.soon();
     onClose();
@@ -50,7 +52,7 @@ export function LeaveDialog({ stop, onClose }: { stop: TrailStop; onClose: () =>
             </Row>
           ))}
         </Column>
-        <Button main={missing <= 0} onPress={() => void leave()}>
+        <Button main={missing <= 0} onPress={() => void leave()} disabled={busy}>
           {missing > 0 ? 'Leave all the same' : 'Yes, leave'}
         </Button>
         <Button main={missing > 0} onPress={() => setAdding(true)}>
