@@ -22,6 +22,11 @@ export function StopCard({ stop, way }: { stop: TrailStop; way: string }) {
           {site.name}
         </Body>
         <Body>{job.instructions || job.title}</Body>
+        {stop.sheets.length > 1 ? (
+          <Body small strong>
+            {stop.sheets.length} sheets
+          </Body>
+        ) : null}
         {job.windowFrom !== null && job.windowTo !== null ? (
           <Body small strong>
             between {sayMinute(job.windowFrom)} and {sayMinute(job.windowTo)}
