@@ -92,6 +92,23 @@ describe('a job for two with three sheets', () => {
     expect(cards.filter((card) => card.job.id === job.id)).toHaveLength(2);
   });
 
+  test('brings everybody whose sheet it has, also where they were not named as helpers', async () => {
+    const { visits } = await makeJob({ moreSheets: [more(bo), more(org.people.technician)] });
+    expect(visits.map(({ person, part }) => [person, part])).toEqual([
+      [org.people.technician, 'leads'],
+      [bo, 'helps'],
+    ]);
+  });
+
+  test('given to somebody else, a visit takes the sheets along that were its person’s own', async () => {
+    const { job, visits } = await pair();
+    const helps = visits.find(({ person }) => person === bo);
+    const plan = { person: org.people.reviewer, day: TODAY, start: 480, minutes: 45 };
+    await manager.call('PUT', `/api/visits/${helps?.id ?? ''}/plan`, plan);
+    const { card } = await details(job.id);
+    expect(card.job.sheets.map(({ person }) => person)).toEqual([null, null, plan.person]);
+  });
+
   test('a shared sheet is filled in by both, one’s own by nobody else', async () => {
     const { job } = await pair();
     const [shared, , own] = job.sheets;

@@ -79,6 +79,11 @@ export function JobDialog({ day, people, onClose }: JobDialogProps) {
                   'recipients',
                   chosen?.contacts.map((c) => c.email).filter(Boolean) ?? [],
                 );
+                // Things belong to a place.
+                form.setValue(
+                  'moreSheets',
+                  form.getValues('moreSheets')?.map((each) => ({ ...each, asset: null })),
+                );
               }}
               problem={errors.site && 'Choose the place.'}
               options={[

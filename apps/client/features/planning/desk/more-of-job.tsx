@@ -1,11 +1,13 @@
 import type { Person } from '@ant-trail/contract/accounts';
-import type { JobDraft } from '@ant-trail/contract/planning';
+import type { JobDraft, SheetDraft } from '@ant-trail/contract/planning';
+import { AssetsAnswer } from '@ant-trail/contract/register';
 import type { PublishedTemplate } from '@ant-trail/contract/templates';
 import { useWatch, type UseFormReturn } from 'react-hook-form';
 import { Column, Row } from '@/design/box.tsx';
 import { Button } from '@/design/button.tsx';
 import { Input } from '@/design/input.tsx';
 import { Pick } from '@/design/pick.tsx';
+import { useOffice } from '@/device/office.ts';
 
 export interface MoreOfJobProps {
   readonly form: UseFormReturn<JobDraft>;
@@ -16,10 +18,14 @@ export interface MoreOfJobProps {
 /** What few jobs need: further sheets, helpers, and how many sheets there will be in the end. */
 export function MoreOfJob({ form, templates, people }: MoreOfJobProps) {
   const { control, setValue } = form;
-  const [sheets = [], helpers = [], expected, person] = useWatch({
+  const [sheets = [], helpers = [], expected, person, site] = useWatch({
     control,
-    name: ['moreSheets', 'helpers', 'expectedSheets', 'person'],
+    name: ['moreSheets', 'helpers', 'expectedSheets', 'person', 'site'],
   });
+  const register = useOffice(AssetsAnswer, site ? `/api/sites/${site}/assets` : null).answer;
+  const things = (register?.assets ?? []).filter(({ retired }) => !retired);
+  const change = (index: number, part: Partial<SheetDraft>): void =>
+    setSheets(sheets.map((each, at) => (at === index ? { ...each, ...part } : each)));
   const setSheets = (next: NonNullable<JobDraft['moreSheets']>): void =>
     setValue('moreSheets', next);
   const setHelpers = (next: string[]): void => setValue('helpers', next);
@@ -32,22 +38,27 @@ export function MoreOfJob({ form, templates, people }: MoreOfJobProps) {
           <Pick
             label={`Sheet ${index + 2}`}
             value={sheet.template}
-            onChange={(template) =>
-              setSheets(sheets.map((each, at) => (at === index ? { ...each, template } : each)))
-            }
+            onChange={(template) => change(index, { template })}
             options={templates.map(({ template, body }) => ({
               value: template,
               label: body.title,
             }))}
           />
+          {things.length > 0 ? (
+            <Pick
+              label={`What sheet ${index + 2} is about`}
+              value={sheet.asset ?? ''}
+              onChange={(asset) => change(index, { asset: asset || null })}
+              options={[
+                { value: '', label: 'The whole place' },
+                ...things.map(({ id, name }) => ({ value: id, label: name })),
+              ]}
+            />
+          ) : null}
           <Pick
             label={`Whose sheet ${index + 2} is`}
             value={sheet.person ?? ''}
-            onChange={(who) =>
-              setSheets(
-                sheets.map((each, at) => (at === index ? { ...each, person: who || null } : each)),
-              )
-            }
+            onChange={(who) => change(index, { person: who || null })}
             options={[
               { value: '', label: 'Everybody’s' },
               ...staff.map(({ id, name }) => ({ value: id, label: name })),

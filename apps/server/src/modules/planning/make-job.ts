@@ -29,6 +29,9 @@ export async function makeJob(
       ...{ id: randomUUID(), asset: each.asset, person: each.person },
       ...{ version: await newestVersion(db, each.template), expected: true, addedBy: null },
     });
+  // Whose sheet it is has to be there.
+  const owners = moreSheets.flatMap(({ person }) => (person === null ? [] : [person]));
+  const others = [...new Set([...helpers, ...owners])].filter((each) => each !== draft.person);
   const own = { org: session.organisation };
   const job = randomUUID();
   await db.insert(JobRow, {
@@ -45,10 +48,9 @@ export async function makeJob(
     recipients: draft.recipients,
     expectedSheets: draft.expectedSheets ?? null,
     decision: null,
-    state: draft.person || helpers.length > 0 ? 'planned' : 'draft',
+    state: draft.person || others.length > 0 ? 'planned' : 'draft',
   });
   const { day, start, minutes } = draft;
-  const others = [...new Set(helpers)].filter((person) => person !== draft.person);
   await db.insert(
     VisitRow,
     [draft.person, ...others].map((person, index) => ({

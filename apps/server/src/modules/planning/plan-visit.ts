@@ -2,6 +2,7 @@ import type { VisitCard, VisitPlan } from '@ant-trail/contract/planning';
 import type { EntityManager } from 'typeorm';
 import { notFound } from '../../http/problem.ts';
 import type { Session } from '../../http/session.ts';
+import { SheetRow } from '../capture/entities.ts';
 import { JobRow, VisitRow } from './entities.ts';
 import {
   announceJob,
@@ -23,9 +24,14 @@ export async function planVisit(
   mustBeOpen(row);
   await mustBeColleagues(db, [plan.person]);
   await db.update(VisitRow, { id }, plan);
+  const visit = row.visits.find((each) => each.id === id);
+  const before = visit?.person ?? null;
+  const stays = row.visits.some((each) => each.id !== id && each.person === before);
+  // Sheets of one's own go with the visit: nobody else could fill them in.
+  if (before !== null && before !== plan.person && !stays)
+    await db.update(SheetRow, { job: { id: row.id }, person: before }, { person: plan.person });
   // The job's own day is that of whoever leads.
-  if (row.visits.find((visit) => visit.id === id)?.part === 'leads')
-    await db.update(JobRow, { id: row.id }, { day: plan.day });
+  if (visit?.part === 'leads') await db.update(JobRow, { id: row.id }, { day: plan.day });
   await restate(db, session.organisation, row.id);
   await announceJob(db, session.organisation, row.id);
   const card = visitCardsOf(await findJob(db, { id: row.id })).find(({ visit }) => visit.id === id);
