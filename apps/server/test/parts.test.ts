@@ -6,7 +6,6 @@ import {
   asEntry,
   entryOf,
   openOffice,
-  PASSWORD,
   type Caller,
   type Office,
   type Organisation,
@@ -41,7 +40,6 @@ beforeEach(async () => {
       [bo, `bo@parts${count}.example`, org.people.technician],
     ),
   );
-  expect(PASSWORD).toBeTruthy();
   helper = await office.signIn(`bo@parts${count}.example`);
 });
 

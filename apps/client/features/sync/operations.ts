@@ -1,6 +1,7 @@
 import type { BegunJob, JobSheet } from '@ant-trail/contract/planning';
 import type { Operation, OperationKind } from '@ant-trail/contract/sync';
 import { parsePath } from '@ant-trail/core/log';
+import { UNPLANNED_MINUTES } from '@ant-trail/core/planning';
 import type { TemplateVersion } from '@ant-trail/core/sheet';
 import type { LocalStore } from '@/device/local-store.ts';
 
@@ -19,9 +20,6 @@ interface WaitingKind<Body> {
 }
 
 const STEPS = { 'set off': 'Setting off', arrived: 'Arriving', left: 'Leaving' } as const;
-
-/** How long unplanned work is shown to take until the office says otherwise, in minutes. */
-const MINUTES_GUESSED = 45;
 
 const sheetUnder = (
   id: string,
@@ -44,7 +42,7 @@ async function showBegunJob(store: LocalStore, begun: BegunJob): Promise<void> {
     expectedSheets: null,
   });
   await store.visits.add({
-    ...{ id: begun.visit, job: id, person: by, day, start, minutes: MINUTES_GUESSED },
+    ...{ id: begun.visit, job: id, person: by, day, start, minutes: UNPLANNED_MINUTES },
     ...{ part: 'leads', events: [] },
   });
 }
@@ -129,14 +127,16 @@ const KINDS: { readonly [Kind in OperationKind]: WaitingKind<BodyOf<Kind>> } = {
           );
         });
     },
-    takeBack: async (store, { visit, sheet, job: at, by }) => {
+    takeBack: async (store, { visit, sheet, job: at, by, to }) => {
       if (visit) await store.visits.update(visit, { person: by });
       await store.jobs
         .where('id')
         .equals(at)
         .modify((job) => {
           job.sheets = job.sheets.map((each) =>
-            each.id === sheet ? { ...each, person: by } : each,
+            each.id === sheet || (visit !== null && each.person === to)
+              ? { ...each, person: by }
+              : each,
           );
         });
     },

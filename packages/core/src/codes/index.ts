@@ -1,1 +1,1 @@
-export { readShortCode, shortCode, spaced } from './short-code.ts';
+export { isWholeCode, readShortCode, shortCode, spaced } from './short-code.ts';

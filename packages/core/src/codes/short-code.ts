@@ -1,3 +1,5 @@
+import { base32crockford } from '@scure/base';
+
 /** Thirty-two signs that are not mistaken for each other when read aloud or typed with gloves on. */
 const SIGNS = '0123456789ABCDEFGHJKMNPQRSTVWXYZ';
 
@@ -28,30 +30,23 @@ function checkSign(signs: string): string {
 export function shortCode(bytes: Uint8Array, length: number, first = ''): string {
   if (bytes.length * 8 < (length - 1 - first.length) * BITS)
     throw new RangeError('too few bytes for a code of this length');
-  let signs = first;
-  let held = 0;
-  let bits = 0;
-  for (const byte of bytes) {
-    held = ((held << 8) | byte) & 0xffff;
-    bits += 8;
-    while (bits >= BITS && signs.length < length - 1) {
-      bits -= BITS;
-      signs += SIGNS[(held >> bits) & 31] ?? '';
-    }
-  }
+  const signs = `${first}${base32crockford.encode(bytes)}`.slice(0, length - 1);
   return signs + checkSign(signs);
 }
+
+/** What was typed without the gaps and strokes people put between signs. */
+const written = (typed: string): string => typed.toUpperCase().replace(/[\s\p{Pd}]/gu, '');
+
+/** Whether as much was typed as such a code has. */
+export const isWholeCode = (typed: string, length: number): boolean =>
+  written(typed).length >= length;
 
 /**
  * A code as somebody typed it, put right: small letters, gaps and strokes are forgiven, O is 0, I and
  * L are 1. Null where it is none of this length or its check sign does not fit.
  */
 export function readShortCode(typed: string, length: number): string | null {
-  const code = typed
-    .toUpperCase()
-    .replace(/[\s\p{Pd}]/gu, '')
-    .replace(/O/g, '0')
-    .replace(/[IL]/g, '1');
+  const code = written(typed).replace(/O/g, '0').replace(/[IL]/g, '1');
   if (code.length !== length || [...code].some((sign) => !SIGNS.includes(sign))) return null;
   return checkSign(code.slice(0, -1)) === code.at(-1) ? code : null;
 }

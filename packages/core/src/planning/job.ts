@@ -1,6 +1,9 @@
 import type { Stage } from '../sheet/index.ts';
 import type { JobDecision, JobState } from './job-states.ts';
 
+/** How long unplanned work is taken to last until somebody plans it, in minutes (our own choice). */
+export const UNPLANNED_MINUTES = 45;
+
 export interface KnownOfJob {
   /** The office's last word on the whole job; null while it has said none. */
   readonly decision: JobDecision | null;

@@ -1,10 +1,10 @@
-import { readShortCode, spaced } from '@ant-trail/core/codes';
+import { readShortCode } from '@ant-trail/core/codes';
 import { ASKED_LENGTH, givenCode } from '@ant-trail/core/sheet';
 import { useState } from 'react';
 import { Column } from '@/design/box.tsx';
 import { Segments } from '@/design/choose.tsx';
-import { Input } from '@/design/input.tsx';
-import { Body, Figure, Heading } from '@/design/text.tsx';
+import { CodeInput, ShownCode } from '@/design/short-code.tsx';
+import { Body, Heading } from '@/design/text.tsx';
 import { useMe } from '../session.ts';
 
 const VERDICTS = [
@@ -19,7 +19,6 @@ export function PassStep() {
   const [asked, setAsked] = useState('');
   const [verdict, setVerdict] = useState<Verdict | null>(null);
   const read = readShortCode(asked, ASKED_LENGTH);
-  const wrong = read === null && asked.replace(/[\s\p{Pd}]/gu, '').length >= ASKED_LENGTH;
   const given = passKey && verdict ? givenCode(passKey, asked, verdict) : null;
   return (
     <Column gap="$2">
@@ -30,17 +29,14 @@ export function PassStep() {
       </Body>
       {passKey ? (
         <>
-          <Input
+          <CodeInput
             label="The code on their phone"
             value={asked}
+            length={ASKED_LENGTH}
             onChange={(text) => {
-              setAsked(text.toUpperCase());
+              setAsked(text);
               setVerdict(null);
             }}
-            mono
-            problem={
-              wrong ? 'A sign of the code is wrong. Compare it with the other phone.' : undefined
-            }
           />
           {read ? (
             <Segments
@@ -56,15 +52,7 @@ export function PassStep() {
                 Your colleague types this code. It counts as your{' '}
                 {verdict === 'passed' ? 'yes' : 'no'}, for this step only:
               </Body>
-              <Figure
-                fontSize={30}
-                lineHeight={38}
-                strong
-                letterSpacing={2}
-                aria-label={[...given].join(' ')}
-              >
-                {spaced(given)}
-              </Figure>
+              <ShownCode code={given} />
             </Column>
           ) : null}
         </>

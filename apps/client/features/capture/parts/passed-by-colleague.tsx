@@ -1,11 +1,11 @@
-import { spaced } from '@ant-trail/core/codes';
 import { askedCode, GIVEN_LENGTH, readGiven, type QuestionState } from '@ant-trail/core/sheet';
 import type { Colleague } from '@ant-trail/contract/sync';
 import { useState } from 'react';
 import { Column } from '@/design/box.tsx';
 import { Button } from '@/design/button.tsx';
 import { Input } from '@/design/input.tsx';
-import { Body, Figure } from '@/design/text.tsx';
+import { CodeInput, ShownCode } from '@/design/short-code.tsx';
+import { Body } from '@/design/text.tsx';
 import { useAnswer, useSheetSession } from '../field/sheet-context.tsx';
 
 export interface PassedByColleagueProps {
@@ -28,12 +28,8 @@ export function PassedByColleague({ state, colleague }: PassedByColleagueProps) 
     seen: session.headsOf(path),
   });
   const given = readGiven(typed);
-  const enough = typed.replace(/[\s\p{Pd}]/gu, '').length >= GIVEN_LENGTH;
   const keep = async (): Promise<void> => {
-    if (!given) {
-      setProblem('A sign of the code is wrong. Compare it with the other phone.');
-      return;
-    }
+    if (!given) return setProblem('Type the whole code that the other phone shows.');
     setProblem(
       await write({
         verdict: given.verdict,
@@ -52,30 +48,22 @@ export function PassedByColleague({ state, colleague }: PassedByColleagueProps) 
           {colleague.name} looks at the work, opens “Me” on their own phone and types this code
           under “Pass a colleague’s step”:
         </Body>
-        <Figure
-          fontSize={30}
-          lineHeight={38}
-          strong
-          letterSpacing={2}
-          aria-label={[...asked].join(' ')}
-        >
-          {spaced(asked)}
-        </Figure>
+        <ShownCode code={asked} />
       </Column>
-      <Input
+      <CodeInput
         label="The code their phone gives back"
         value={typed}
+        length={GIVEN_LENGTH}
         onChange={(text) => {
-          setTyped(text.toUpperCase());
+          setTyped(text);
           setProblem(null);
         }}
-        mono
-        problem={
-          enough && !given
-            ? 'A sign of the code is wrong. Compare it with the other phone.'
-            : (problem ?? undefined)
-        }
       />
+      {problem ? (
+        <Body small eyes role="alert">
+          {problem}
+        </Body>
+      ) : null}
       {given?.verdict === 'refused' ? (
         <Input label="Why is it refused?" value={note} onChange={setNote} lines={2} />
       ) : null}

@@ -1,3 +1,4 @@
+import type { TemplateVersion } from '@ant-trail/core/sheet';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { Column } from '@/design/box.tsx';
@@ -7,7 +8,8 @@ import { Pick } from '@/design/pick.tsx';
 import { useLive } from '@/device/use-live.ts';
 import { useMe } from '@/features/accounts/session.ts';
 import { usePhone } from '@/features/sync/phone.tsx';
-import { addSheet, templatesHere } from './own-work.ts';
+import { addSheet } from './own-work.ts';
+import { PickTemplate } from './pick-template.tsx';
 import type { TrailStop } from './trail.ts';
 
 /** One more sheet at this job, for the whole place or for a thing that stands there. */
@@ -15,15 +17,13 @@ export function AddSheetDialog({ stop, onClose }: { stop: TrailStop; onClose: ()
   const { store, engine } = usePhone();
   const { person } = useMe();
   const router = useRouter();
-  const templates = useLive(() => templatesHere(store), [store]) ?? [];
   const things =
     useLive(() => store.assets.where('site').equals(stop.site.id).toArray(), [store]) ?? [];
-  const [template, setTemplate] = useState('');
+  const [version, setVersion] = useState<TemplateVersion | null>(null);
   const [asset, setAsset] = useState('');
   const [asked, setAsked] = useState(false);
   const [busy, setBusy] = useState(false);
   const add = async (): Promise<void> => {
-    const version = templates.find(({ id }) => id === template);
     if (!version) return setAsked(true);
     setBusy(true);
     const sheet = await addSheet(store, person.id, stop.job.id, version, asset || null);
@@ -34,16 +34,7 @@ export function AddSheetDialog({ stop, onClose }: { stop: TrailStop; onClose: ()
   return (
     <Dialog title="One more sheet" onClose={onClose}>
       <Column gap="$3">
-        <Pick
-          label="Which sheet?"
-          value={template}
-          onChange={setTemplate}
-          problem={asked && !template ? 'Choose the sheet.' : undefined}
-          options={[
-            { value: '', label: 'Choose …' },
-            ...templates.map(({ id, body }) => ({ value: id, label: body.title })),
-          ]}
-        />
+        <PickTemplate chosen={version} onChoose={setVersion} missing={asked} />
         {things.length > 0 ? (
           <Pick
             label="What is it about?"

@@ -1,3 +1,4 @@
+import type { TemplateVersion } from '@ant-trail/core/sheet';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { Column } from '@/design/box.tsx';
@@ -8,7 +9,8 @@ import { Body } from '@/design/text.tsx';
 import { useLive } from '@/device/use-live.ts';
 import { useMe } from '@/features/accounts/session.ts';
 import { usePhone } from '@/features/sync/phone.tsx';
-import { beginJob, templatesHere } from './own-work.ts';
+import { beginJob } from './own-work.ts';
+import { PickTemplate } from './pick-template.tsx';
 
 /** Work that nobody planned begins here, at a place and with a sheet this phone knows. */
 export function BeginDialog({ onClose }: { onClose: () => void }) {
@@ -16,13 +18,11 @@ export function BeginDialog({ onClose }: { onClose: () => void }) {
   const { person, organisation } = useMe();
   const router = useRouter();
   const sites = useLive(() => store.sites.toArray(), [store]) ?? [];
-  const templates = useLive(() => templatesHere(store), [store]) ?? [];
   const [site, setSite] = useState('');
-  const [template, setTemplate] = useState('');
+  const [version, setVersion] = useState<TemplateVersion | null>(null);
   const [asked, setAsked] = useState(false);
   const [busy, setBusy] = useState(false);
   const begin = async (): Promise<void> => {
-    const version = templates.find(({ id }) => id === template);
     if (!site || !version) return setAsked(true);
     setBusy(true);
     const visit = await beginJob(store, person.id, site, version, organisation.timeZone);
@@ -45,16 +45,7 @@ export function BeginDialog({ onClose }: { onClose: () => void }) {
               .map(({ id, name }) => ({ value: id, label: name })),
           ]}
         />
-        <Pick
-          label="Which sheet?"
-          value={template}
-          onChange={setTemplate}
-          problem={asked && !template ? 'Choose the sheet.' : undefined}
-          options={[
-            { value: '', label: 'Choose …' },
-            ...templates.map(({ id, body }) => ({ value: id, label: body.title })),
-          ]}
-        />
+        <PickTemplate chosen={version} onChoose={setVersion} missing={asked} />
         <Body small quiet>
           Places and sheets of your own stops are on this phone. It goes on your trail, and the
           office sees it.

@@ -1,4 +1,5 @@
 import { BegunJob } from '@ant-trail/contract/planning';
+import { UNPLANNED_MINUTES } from '@ant-trail/core/planning';
 import type { EntityManager } from 'typeorm';
 import type { Session } from '../../http/session.ts';
 import { SiteRow } from '../sites/entities.ts';
@@ -7,9 +8,6 @@ import { findVersions } from '../templates/versions.ts';
 import { JobRow, VisitRow } from './entities.ts';
 import { announceJob } from './jobs.ts';
 import { addSheets } from './new-sheets.ts';
-
-/** How long somebody is likely to be there, where nobody planned it, in minutes. */
-const MINUTES_GUESSED = 45;
 
 /** Work that began on a phone without a plan is planned by that. */
 export const begunJobTaker: OperationTaker<BegunJob> = {
@@ -59,7 +57,7 @@ async function takeOne(db: EntityManager, session: Session, begun: BegunJob): Pr
   });
   await db.insert(VisitRow, {
     ...{ ...own, id: begun.visit, job: { id: begun.id }, person: session.person },
-    ...{ day: begun.day, start: begun.start, minutes: MINUTES_GUESSED, part: 'leads' },
+    ...{ day: begun.day, start: begun.start, minutes: UNPLANNED_MINUTES, part: 'leads' },
   });
   await addSheets(db, session.organisation, begun.id, [
     { id: begun.sheet, version, asset: null, person: null, expected: true, addedBy: null },

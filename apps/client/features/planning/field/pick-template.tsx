@@ -1,0 +1,30 @@
+import type { TemplateVersion } from '@ant-trail/core/sheet';
+import { Pick } from '@/design/pick.tsx';
+import { useLive } from '@/device/use-live.ts';
+import { usePhone } from '@/features/sync/phone.tsx';
+import { templatesHere } from './own-work.ts';
+
+export interface PickTemplateProps {
+  readonly chosen: TemplateVersion | null;
+  readonly onChoose: (version: TemplateVersion | null) => void;
+  /** Somebody wanted to go on without one. */
+  readonly missing: boolean;
+}
+
+/** One of the sheets this phone knows, each in its newest version. */
+export function PickTemplate({ chosen, onChoose, missing }: PickTemplateProps) {
+  const { store } = usePhone();
+  const templates = useLive(() => templatesHere(store), [store]) ?? [];
+  return (
+    <Pick
+      label="Which sheet?"
+      value={chosen?.id ?? ''}
+      onChange={(id) => onChoose(templates.find((each) => each.id === id) ?? null)}
+      problem={missing && !chosen ? 'Choose the sheet.' : undefined}
+      options={[
+        { value: '', label: 'Choose …' },
+        ...templates.map(({ id, body }) => ({ value: id, label: body.title })),
+      ]}
+    />
+  );
+}
