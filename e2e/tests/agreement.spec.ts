@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { expect, test, type Browser, type Page } from '@playwright/test';
 import { timeOrderedId, type Entry } from '@ant-trail/core/log';
 import { TestOffice } from '../support/office.ts';
-import { openDesk, openPhone, signIn } from '../support/people.ts';
+import { openDesk, openPhone, planJob, signIn } from '../support/people.ts';
 
 let office: TestOffice;
 test.beforeAll(async () => {
@@ -84,6 +84,75 @@ test('answers that differ are told before approving, settled by one press, and t
   await expect(desk.getByText(/Two answers differed/)).toBeVisible();
   await approve(desk).click();
   await expect.poll(stage).toEqual([{ stage: 'approved' }]);
+});
+
+test('a reviewer passes a hold point at the desk under their own name, and it counts', async ({
+  browser,
+}) => {
+  const desk = await openDesk(browser, office.url, 'edda');
+  await planJob(desk, office.url, {
+    place: 'Harbour clinic',
+    sheet: 'Penstock joint tightening (version 1)',
+    person: 'Jory Hollin',
+    start: '05:15',
+  });
+  const [made] = await office.query<{ sheet: string; person: string }>(
+    `SELECT s.id AS sheet, v.person_id AS person FROM sheet s JOIN visit v ON v.job_id = s.job_id
+     WHERE s.title = 'Penstock joint tightening'`,
+  );
+  if (!made) throw new Error('the job was not made');
+  const jory = await openPhone(browser, office.url, 'jory');
+  const signature = {
+    name: 'Sef',
+    strokes: [
+      [
+        [0.1, 0.1],
+        [0.5, 0.2],
+      ],
+    ],
+  };
+  const says = (over: object) => ({
+    kind: 'entry',
+    body: {
+      ...{ id: timeOrderedId(Date.now(), crypto.getRandomValues(new Uint8Array(16))) },
+      ...{ sheet: made.sheet, kind: 'answer', seen: [], by: made.person, device: randomUUID() },
+      ...{ at: new Date().toISOString(), prev: null, ...over },
+    },
+  });
+  const unproven = { ...signature, verdict: 'passed', person: '' };
+  const sent = await jory.page.request.post(`${office.url}/api/push`, {
+    data: {
+      operations: [
+        says({ path: 'second_check', value: unproven }),
+        says({ path: '~stage', kind: 'finish', value: null }),
+      ],
+    },
+  });
+  expect(await sent.json()).toMatchObject({
+    receipts: [{ outcome: 'received' }, { outcome: 'received' }],
+  });
+  await jory.context.close();
+
+  const reviewer = await openDesk(browser, office.url, 'sef');
+  await expect
+    .poll(() =>
+      office.query(`SELECT summary->>'stage' AS stage FROM sheet WHERE id = $1`, [made.sheet]),
+    )
+    .toEqual([{ stage: 'finished' }]);
+  await reviewer.goto(`${office.url}/review/${made.sheet}`);
+  const line = reviewer.getByRole('button', { name: /^Joint passed by a second person/ });
+  await expect(line).toHaveText(/does not count yet/);
+  await line.click();
+  await reviewer.getByRole('button', { name: /^Correct a value/ }).click();
+  const dialog = reviewer.getByRole('dialog', { name: /^Correct: Joint passed/ });
+  await dialog.getByRole('radio', { name: 'I refuse it' }).click();
+  await dialog.getByRole('button', { name: 'Refuse it as Sef Callow' }).click();
+  await expect(dialog.getByText('Say why it is refused.')).toBeVisible();
+  await dialog.getByRole('radio', { name: 'I pass it' }).click();
+  await dialog.getByRole('button', { name: 'Pass it as Sef Callow' }).click();
+  await expect(dialog).toBeHidden();
+  await expect(line).toHaveText(/Passed by Sef Callow/);
+  await expect(line).not.toHaveText(/does not count yet/);
 });
 
 test('a report that did not go out is seen under “Sent”, tried again, and gone once it went', async ({

@@ -262,6 +262,17 @@ describe('corrective actions', () => {
     expect((answer.body as { message: string }).message).toMatch(words);
   });
 
+  test('is dropped and verified by an administrator too, who may open one as well', async () => {
+    await inOrganisation(office.data, org.id, (db) =>
+      db.query(`UPDATE person SET roles = '{administrator}' WHERE id = $1`, [org.people.manager]),
+    );
+    const dropped = await move(manager, await open(), 'dropped', 'twice the same');
+    expect(dropped).toMatchObject({ status: 200, body: { state: 'dropped' } });
+    const id = await open();
+    await move(technician, id, 'done');
+    expect((await move(manager, id, 'verified')).status).toBe(200);
+  });
+
   test('belongs to its owner: no other technician moves it', async () => {
     const id = await open({ owner: org.people.manager });
     expect((await move(technician, id, 'done')).status).toBe(403);

@@ -2,6 +2,7 @@ import { may } from '@ant-trail/core/accounts';
 import type { Entry } from '@ant-trail/core/log';
 import { isHold } from '@ant-trail/core/sheet';
 import type { Session } from '../../http/session.ts';
+import { ANOTHERS_NAME } from '../sync/operation.ts';
 import type { SheetToWriteIn } from './sheets-to-write-in.ts';
 
 type Author = Pick<Session, 'person' | 'roles'>;
@@ -14,7 +15,7 @@ export function problemWithAuthor(
   author: Author,
   { writers }: Pick<SheetToWriteIn, 'writers'>,
 ): string | null {
-  if (entry.by !== author.person) return 'This was recorded under another person’s name.';
+  if (entry.by !== author.person) return ANOTHERS_NAME;
   const reviewer = reviews(author);
   if (entry.kind === 'correct' || entry.kind === 'return' || entry.kind === 'approve')
     return reviewer ? null : 'Only a reviewer can do this.';

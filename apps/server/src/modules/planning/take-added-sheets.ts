@@ -2,7 +2,7 @@ import { AddedSheet, MOST_SHEETS } from '@ant-trail/contract/planning';
 import type { EntityManager } from 'typeorm';
 import type { Session } from '../../http/session.ts';
 import { SheetRow } from '../capture/entities.ts';
-import type { OperationTaker, Word } from '../sync/operation.ts';
+import { ANOTHERS_NAME, oneByOne, type OperationTaker, type Word } from '../sync/operation.ts';
 import { findVersions } from '../templates/versions.ts';
 import { announceJob, findJobs, mustBeColleagues, restate } from './jobs.ts';
 import { addSheets, mustStandAt } from './new-sheets.ts';
@@ -12,16 +12,11 @@ import { hasPartIn } from './who-has-part.ts';
 export const addedSheetTaker: OperationTaker<AddedSheet> = {
   kind: 'sheet added',
   schema: AddedSheet,
-  take: async ({ db, session }, sheets) => {
-    const words: Word[] = [];
-    for (const sheet of sheets) words.push(await takeOne(db, session, sheet));
-    return words;
-  },
+  take: oneByOne(takeOne),
 };
 
 async function takeOne(db: EntityManager, session: Session, added: AddedSheet): Promise<Word> {
-  if (added.by !== session.person)
-    return { refused: 'This was recorded under another person’s name.' };
+  if (added.by !== session.person) return { refused: ANOTHERS_NAME };
   await db.query(`SELECT 1 FROM job WHERE id = $1 FOR UPDATE`, [added.job]);
   const known = await db.findOne(SheetRow, { where: { id: added.id }, relations: { job: true } });
   if (known)

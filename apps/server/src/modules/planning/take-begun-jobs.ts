@@ -3,7 +3,7 @@ import { UNPLANNED_MINUTES } from '@ant-trail/core/planning';
 import type { EntityManager } from 'typeorm';
 import type { Session } from '../../http/session.ts';
 import { SiteRow } from '../sites/entities.ts';
-import type { OperationTaker, Word } from '../sync/operation.ts';
+import { ANOTHERS_NAME, oneByOne, type OperationTaker, type Word } from '../sync/operation.ts';
 import { findVersions } from '../templates/versions.ts';
 import { JobRow, VisitRow } from './entities.ts';
 import { announceJob } from './jobs.ts';
@@ -13,16 +13,11 @@ import { addSheets } from './new-sheets.ts';
 export const begunJobTaker: OperationTaker<BegunJob> = {
   kind: 'job begun',
   schema: BegunJob,
-  take: async ({ db, session }, jobs) => {
-    const words: Word[] = [];
-    for (const job of jobs) words.push(await takeOne(db, session, job));
-    return words;
-  },
+  take: oneByOne(takeOne),
 };
 
 async function takeOne(db: EntityManager, session: Session, begun: BegunJob): Promise<Word> {
-  if (begun.by !== session.person)
-    return { refused: 'This was recorded under another person’s name.' };
+  if (begun.by !== session.person) return { refused: ANOTHERS_NAME };
   // The same from two tabs at once is taken once.
   await db.query(`SELECT pg_advisory_xact_lock(hashtextextended($1, 8))`, [begun.id]);
   const known = await db.findOne(JobRow, {

@@ -5,7 +5,7 @@ import { contentHash } from '@ant-trail/core/log';
 import type { EntityManager } from 'typeorm';
 import type { Session } from '../../http/session.ts';
 import { SheetRow } from '../capture/entities.ts';
-import type { OperationTaker, Word } from '../sync/operation.ts';
+import { ANOTHERS_NAME, oneByOne, type OperationTaker, type Word } from '../sync/operation.ts';
 import { HandoverRow, VisitRow, type JobRow } from './entities.ts';
 import { announceJob, findJobs, mustBeColleagues, restate } from './jobs.ts';
 
@@ -13,16 +13,12 @@ import { announceJob, findJobs, mustBeColleagues, restate } from './jobs.ts';
 export const handoverTaker: OperationTaker<Handover> = {
   kind: 'handover',
   schema: Handover,
-  take: async ({ db, session }, handovers) => {
-    const words: Word[] = [];
-    for (const handover of handovers) words.push(await takeOne(db, session, handover));
-    return words;
-  },
+  take: oneByOne(takeOne),
 };
 
 async function takeOne(db: EntityManager, session: Session, handover: Handover): Promise<Word> {
   const { organisation, person } = session;
-  if (handover.by !== person) return { refused: 'This was recorded under another person’s name.' };
+  if (handover.by !== person) return { refused: ANOTHERS_NAME };
   // Two at once, from two phones or twice from one, are taken one after the other.
   await db.query(`SELECT 1 FROM job WHERE id = $1 FOR UPDATE`, [handover.job]);
   const known = await db.findOneBy(HandoverRow, { id: handover.id });

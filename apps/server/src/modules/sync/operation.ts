@@ -1,6 +1,7 @@
 import type { Receipt } from '@ant-trail/contract/sync';
 import type { EntityManager } from 'typeorm';
 import type { z } from 'zod';
+import { Refusal } from '../../http/problem.ts';
 import type { Session } from '../../http/session.ts';
 
 /** Who sends, and the transaction in which it is taken. */
@@ -27,3 +28,23 @@ export interface OperationTaker<Body = unknown> {
 export const taker = <Body>(declared: OperationTaker<Body>): OperationTaker =>
   // Each is only ever given bodies that its own schema has read.
   declared as unknown as OperationTaker;
+
+/** Takes operations each by itself: one that is refused in words keeps none of the others out. */
+export const oneByOne =
+  <Body>(
+    takeOne: (db: EntityManager, session: Session, body: Body) => Promise<Word>,
+  ): OperationTaker<Body>['take'] =>
+  async ({ db, session }, bodies) => {
+    const words: Word[] = [];
+    for (const body of bodies)
+      try {
+        words.push(await takeOne(db, session, body));
+      } catch (error) {
+        if (!(error instanceof Refusal)) throw error;
+        words.push({ refused: error.message });
+      }
+    return words;
+  };
+
+/** Whoever sends speaks for nobody else. */
+export const ANOTHERS_NAME = 'This was recorded under another person’s name.';
