@@ -1,18 +1,29 @@
 import { randomUUID } from 'node:crypto';
 import { setTimeout as sleep } from 'node:timers/promises';
 import { type PullAnswer } from '@ant-trail/contract/sync';
+import { addDays } from '@ant-trail/core/calendar';
+import { JOB_STATE_RULES, JOB_STATES } from '@ant-trail/core/planning';
 import type { Entry } from '@ant-trail/core/log';
 import fc from 'fast-check';
 import type { EntityManager } from 'typeorm';
-import { announce, feedEnd, feedPage } from '../src/database/feed.ts';
+import { announce, feedEnd } from '../src/database/feed.ts';
 import { inOrganisation } from '../src/database/tenancy.ts';
 import type { Session } from '../src/http/session.ts';
 import { appendEntries } from '../src/modules/capture/log.ts';
+import { announceJob } from '../src/modules/planning/jobs.ts';
 import { readCursor } from '../src/modules/sync/cursor.ts';
+import { feedPage } from '../src/modules/sync/feed-page.ts';
 import { answerPull } from '../src/modules/sync/pull.ts';
 import { beginEpoch } from '../src/setup/note-where-it-lies.ts';
-import { asEntry, entryOf, openOffice, type Office, type Organisation } from './support/office.ts';
-import { pull } from './support/pulled.ts';
+import {
+  asEntry,
+  entryOf,
+  openOffice,
+  type Caller,
+  type Office,
+  type Organisation,
+} from './support/office.ts';
+import { pull, type Pulled } from './support/pulled.ts';
 
 let office: Office;
 let org: Organisation;
@@ -28,6 +39,10 @@ beforeEach(async () => {
 
 const within = <Result>(work: (db: EntityManager) => Promise<Result>): Promise<Result> =>
   inOrganisation(office.data, org.id, work);
+
+const nobody = { person: randomUUID(), today: '2026-01-01', last: '2026-01-08' };
+/** Something that reaches everybody. */
+const siteChange = (ref: string) => ({ kind: 'site', ref, reach: null }) as const;
 
 /** A transaction that has written and is not through yet. */
 async function writer(): Promise<{ db: EntityManager; end: () => Promise<void> }> {
@@ -47,20 +62,24 @@ test('what a slow writer began earlier is not missed by whoever read on meanwhil
   const [early, late] = [randomUUID(), randomUUID()];
   const from = await within(async (db) => (await feedEnd(db)).upto);
   const slow = await writer();
-  await announce(slow.db, org.id, [{ kind: 'site', ref: early }]);
-  await within((db) => announce(db, org.id, [{ kind: 'site', ref: late }]));
-  const first = await within(async (db) => feedPage(db, from, (await feedEnd(db)).upto, 10));
+  await announce(slow.db, org.id, [siteChange(early)]);
+  await within((db) => announce(db, org.id, [siteChange(late)]));
+  const first = await within(async (db) =>
+    feedPage(db, nobody, from, (await feedEnd(db)).upto, 10),
+  );
   expect(first.rows).toEqual([]);
   await slow.end();
-  const next = await within(async (db) => feedPage(db, first.upto, (await feedEnd(db)).upto, 10));
+  const next = await within(async (db) =>
+    feedPage(db, nobody, first.upto, (await feedEnd(db)).upto, 10),
+  );
   expect(next.rows.map(({ ref }) => ref)).toEqual([early, late]);
 });
 
 test('nobody waits for somebody else’s transaction to write', async () => {
   const slow = await writer();
-  await announce(slow.db, org.id, [{ kind: 'site', ref: org.site }]);
+  await announce(slow.db, org.id, [siteChange(org.site)]);
   // With one counter for all this waited for the slow one, which here never ends.
-  await within((db) => announce(db, org.id, [{ kind: 'site', ref: org.site }]));
+  await within((db) => announce(db, org.id, [siteChange(org.site)]));
   await slow.end();
 });
 
@@ -68,18 +87,13 @@ test('a page ends between transactions, and one that fills a page alone comes wh
   const from = await within(async (db) => (await feedEnd(db)).upto);
   const refs = (many: number) => Array.from({ length: many }, () => randomUUID());
   const transactions = [refs(2), refs(1), refs(9), refs(2)];
-  for (const each of transactions)
-    await within((db) =>
-      announce(
-        db,
-        org.id,
-        each.map((ref) => ({ kind: 'site', ref })),
-      ),
-    );
+  for (const each of transactions) await within((db) => announce(db, org.id, each.map(siteChange)));
   const read: number[] = [];
   let since = from;
   for (let more = true; more;) {
-    const page = await within(async (db) => feedPage(db, since, (await feedEnd(db)).upto, 4));
+    const page = await within(async (db) =>
+      feedPage(db, nobody, since, (await feedEnd(db)).upto, 4),
+    );
     read.push(page.rows.length);
     since = page.upto;
     more = page.more;
@@ -217,6 +231,101 @@ describe('a phone is filled anew, and told all it may keep', () => {
     await office.tidy();
     expect((await pull(technician, before.cursor)).visits).toEqual([org.visit]);
     expect((await pull(technician, late.cursor)).visits).toBeNull();
+  });
+});
+
+describe('what reaches a phone', () => {
+  const changes = async (who: Caller, cursor: string): Promise<Pulled> =>
+    pull(who, cursor, addDays(new Date().toISOString().slice(0, 10), 7));
+  const helperAt = async (): Promise<string> => {
+    const visit = randomUUID();
+    await within((db) =>
+      db.query(
+        `INSERT INTO visit (org_id, id, job_id, person_id, day, start, minutes)
+         SELECT org_id, $2, job_id, $3, day, start, minutes FROM visit WHERE id = $1`,
+        [org.visit, visit, org.people.reviewer],
+      ),
+    );
+    return visit;
+  };
+
+  test('is not what happens at the jobs of others', async () => {
+    const [technician, manager] = await Promise.all([
+      office.signIn(org.emails.technician),
+      office.signIn(org.emails.manager),
+    ]);
+    const own = (await pull(technician)).cursor;
+    const others = (await pull(manager)).cursor;
+    await technician.push(asEntry(entryOf(org)));
+    await within((db) => announceJob(db, org.id, org.job));
+    expect((await changes(technician, own)).changes.length).toBeGreaterThan(0);
+    expect((await changes(manager, others)).changes).toEqual([]);
+  });
+
+  test('is that a visit was taken away, put off or ends otherwise, by whatever way', async () => {
+    const technician = await office.signIn(org.emails.technician);
+    const visit = await helperAt();
+    const ways = [
+      `UPDATE visit SET person_id = NULL WHERE id = '${org.visit}'`,
+      `UPDATE visit SET day = day + 40 WHERE id = '${org.visit}'`,
+      `UPDATE job SET state = 'cancelled' WHERE id = '${org.job}'`,
+      `DELETE FROM visit WHERE id = '${org.visit}'`,
+    ];
+    for (const way of ways) {
+      const { cursor } = await pull(technician);
+      const undo = new Error('undone');
+      await within(async (db) => {
+        await db.query(way);
+        const end = (await db.query<{ tx: string }[]>(`SELECT own_transaction() AS tx`))[0];
+        const told = await feedPage(
+          db,
+          { ...nobody, person: org.people.technician },
+          Number(cursor.split('.').at(-1)),
+          Number(end?.tx),
+          100,
+        );
+        expect([way, told.rows.map(({ ref }) => ref)]).toEqual([way, [org.visit]]);
+        throw undo;
+      }).catch((error: unknown) => {
+        if (error !== undo) throw error;
+      });
+    }
+    expect(visit).not.toBe(org.visit);
+  });
+
+  test('is what somebody else wrote while the job came to this person', async () => {
+    const reviewer = await office.signIn(org.emails.reviewer);
+    const { cursor } = await pull(reviewer);
+    const slow = await writer();
+    const entry = entryOf(org);
+    // Written before the job came, and through only after this phone has read of that.
+    await slow.db.query('SELECT own_transaction()');
+    await appendEntries(slow.db, org.id, [entry]);
+    await helperAt();
+    await within((db) => announceJob(db, org.id, org.job));
+    const meanwhile = await changes(reviewer, cursor);
+    await slow.end();
+    const after = await changes(reviewer, meanwhile.cursor);
+    const seen = [...meanwhile.of('entry'), ...after.of('entry')].map(({ body }) => body.id);
+    expect(seen).toContain(entry.id);
+  });
+
+  test('stays for as long as the state of its job says', async () => {
+    for (const state of JOB_STATES) {
+      const days = JOB_STATE_RULES[state].daysOnPhones;
+      const [row] = await within((db) =>
+        db.query<{ day: string }[]>(`SELECT last_day_on_phones('2026-03-01', $1)::text AS day`, [
+          state,
+        ]),
+      );
+      const said =
+        days === null
+          ? '-infinity'
+          : Number.isFinite(days)
+            ? addDays('2026-03-01', days)
+            : 'infinity';
+      expect([state, row?.day]).toEqual([state, said]);
+    }
   });
 });
 

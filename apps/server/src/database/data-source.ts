@@ -25,6 +25,7 @@ import { FeedByTransaction1764090000000 } from './migrations/4-feed-by-transacti
 import { SignIn1764093600000 } from './migrations/5-sign-in.ts';
 import { SecondPerson1764122400000 } from './migrations/6-second-person.ts';
 import { Parts1764126000000 } from './migrations/7-parts.ts';
+import { Reach1764180000000 } from './migrations/8-reach.ts';
 import { CONNECTIONS } from './tenancy.ts';
 
 const ENTITIES = [
@@ -76,6 +77,7 @@ export function ownerData(url: string): DataSource {
       SignIn1764093600000,
       SecondPerson1764122400000,
       Parts1764126000000,
+      Reach1764180000000,
     ],
     migrationsTableName: 'migration',
     logging: false,

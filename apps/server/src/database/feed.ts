@@ -1,11 +1,15 @@
 import type { EntityManager } from 'typeorm';
 
-/** What a feed row says has changed. */
-export type FeedKind = 'visit' | 'sheet' | 'site' | 'action' | 'media' | 'mail' | 'catalogue';
-export interface Change {
-  readonly kind: FeedKind;
-  readonly ref: string;
-}
+/** What phones hear of by the feed. */
+export type FeedKind = 'visit' | 'sheet' | 'site' | 'catalogue' | 'person';
+
+/**
+ * Something that changed. It reaches the phones that keep a job, a site or a person's own things
+ * (`reach` is the id of that), or every phone (null). What only desks show reaches no phone.
+ */
+export type Change =
+  | { readonly kind: FeedKind; readonly ref: string; readonly reach: string | null }
+  | { readonly kind: 'action' | 'media' | 'mail'; readonly ref: string };
 
 export const FEED_CHANNEL = 'trail_feed';
 
@@ -16,14 +20,37 @@ export async function announce(
   changes: readonly Change[],
 ): Promise<void> {
   if (changes.length === 0) return;
-  await db.query(
-    `INSERT INTO feed (org_id, kind, ref)
-     SELECT $1, kind, ref FROM unnest($2::text[], $3::uuid[]) AS change (kind, ref)
-     ON CONFLICT DO NOTHING`,
-    [organisation, changes.map((c) => c.kind), changes.map((c) => c.ref)],
-  );
-  await db.query(`SELECT pg_notify($1, $2)`, [FEED_CHANNEL, organisation]);
+  const lines = changes.flatMap((change) => ('reach' in change ? [change] : []));
+  if (lines.length > 0)
+    await db.query(
+      `INSERT INTO feed (org_id, kind, ref, reach)
+       SELECT $1, kind, ref, reach
+       FROM jsonb_to_recordset($2::jsonb) AS change (kind text, ref uuid, reach uuid)
+       ON CONFLICT DO NOTHING`,
+      [organisation, JSON.stringify(lines)],
+    );
+  await db.query(`SELECT pg_notify($1, $2)`, [FEED_CHANNEL, sayChanges(organisation, changes)]);
 }
+
+/** What desks are told: kinds and ids, or that it is too much to name (PostgreSQL takes 8,000 bytes). */
+export interface Announced {
+  readonly organisation: string;
+  readonly changes: readonly { readonly kind: string; readonly ref: string }[] | null;
+}
+
+const MOST_NAMED = 80;
+
+function sayChanges(organisation: string, changes: readonly Change[]): string {
+  const named = [
+    ...new Map(changes.map(({ kind, ref }) => [`${kind} ${ref}`, { kind, ref }])).values(),
+  ];
+  return JSON.stringify({
+    organisation,
+    changes: named.length > MOST_NAMED ? null : named,
+  } satisfies Announced);
+}
+
+export const readAnnounced = (payload: string): Announced => JSON.parse(payload) as Announced;
 
 /** How far the feed can be read now, and which feed it is. */
 export interface FeedEnd {
@@ -52,53 +79,6 @@ export async function feedEnd(db: EntityManager): Promise<FeedEnd> {
     epoch: row?.epoch ?? 'first',
     floor: Number(row?.floor ?? 0),
   };
-}
-
-export interface FeedRow {
-  readonly tx: number;
-  readonly kind: FeedKind;
-  readonly ref: string;
-}
-
-export interface FeedPage {
-  readonly rows: readonly FeedRow[];
-  /** Read so far: always the end of a transaction. */
-  readonly upto: number;
-  readonly more: boolean;
-}
-
-/**
- * The next page of the feed. It holds whole transactions, since what a reader fetches for it (the
- * entries of a sheet) goes by transactions too: half of one would leave the rest unread for good.
- */
-export async function feedPage(
-  db: EntityManager,
-  since: number,
-  upto: number,
-  about: number,
-): Promise<FeedPage> {
-  const rows = await readFeed(db, since, upto, about + 1);
-  const beyond = rows[about];
-  if (!beyond) return { rows, upto: Math.max(since, upto), more: false };
-  const whole = rows.filter(({ tx }) => tx < beyond.tx);
-  const last = whole.at(-1);
-  if (last) return { rows: whole, upto: last.tx, more: true };
-  // One transaction alone fills the page: it is read whole, however long.
-  const one = await readFeed(db, beyond.tx - 1, beyond.tx, null);
-  return { rows: one, upto: beyond.tx, more: true };
-}
-
-async function readFeed(
-  db: EntityManager,
-  since: number,
-  upto: number,
-  most: number | null,
-): Promise<FeedRow[]> {
-  const rows = await db.query<{ tx: string; kind: FeedKind; ref: string }[]>(
-    `SELECT tx, kind, ref FROM feed WHERE tx > $1 AND tx <= $2 ORDER BY tx, kind, ref LIMIT $3`,
-    [since, upto, most],
-  );
-  return rows.map(({ tx, kind, ref }) => ({ tx: Number(tx), kind, ref }));
 }
 
 /** Feed rows are kept this long; a phone that was away longer is filled anew. */

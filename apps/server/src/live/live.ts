@@ -1,6 +1,6 @@
 import type { Express, Response } from 'express';
 import type { DataSource } from 'typeorm';
-import { FEED_CHANNEL } from '../database/feed.ts';
+import { FEED_CHANNEL, readAnnounced, type Announced } from '../database/feed.ts';
 import { notSignedIn } from '../http/problem.ts';
 import { readSession, type Session } from '../http/session.ts';
 import type { Listening } from './listening.ts';
@@ -22,10 +22,10 @@ export class Live {
   constructor(private readonly listening: Listening) {}
 
   open(): void {
-    this.listening.on(FEED_CHANNEL, (organisation) => this.tell(organisation));
+    this.listening.on(FEED_CHANNEL, (payload) => this.tell(readAnnounced(payload)));
     // What changed while nobody listened is not known: everybody looks again.
     this.listening.onConnect(() => {
-      for (const organisation of this.streams.keys()) this.tell(organisation);
+      for (const organisation of this.streams.keys()) this.tell({ organisation, changes: null });
     });
   }
 
@@ -85,8 +85,8 @@ export class Live {
     if (streams?.size === 0) this.streams.delete(organisation);
   }
 
-  private tell(organisation: string): void {
+  private tell({ organisation, changes }: Announced): void {
     for (const { response } of this.streams.get(organisation) ?? [])
-      response.write('event: change\ndata: {}\n\n');
+      response.write(`event: change\ndata: ${JSON.stringify({ changes })}\n\n`);
   }
 }

@@ -20,26 +20,41 @@ export type JobMark = 'planned' | 'under way' | 'finished' | 'received' | 'retur
 
 export interface JobStateRules {
   readonly mark: JobMark;
-  /** Nothing more is expected of it: phones let it go, and it is not planned again. */
+  /** Nothing more is expected of it: it is not planned again. */
   readonly settled: boolean;
+  /** How many days after its day a visit of it stays on a phone; null where phones let it go at once. */
+  readonly daysOnPhones: number | null;
   /** Whether a sheet of it can be read at the desk. */
   readonly readable: boolean;
   readonly decisions: readonly JobDecision[];
 }
 
-const open = { settled: false, readable: false, decisions: ['cancelled', 'closed'] } as const;
+const open = {
+  settled: false,
+  readable: false,
+  decisions: ['cancelled', 'closed'],
+  daysOnPhones: 2,
+} as const;
+/** Work that is not done stays before somebody's eyes for a month. */
+const undone = { ...open, daysOnPhones: 30 } as const;
+const done = {
+  settled: true,
+  readable: true,
+  decisions: ['reopened'],
+  daysOnPhones: null,
+} as const;
 
 /** Every state of a job: how it is drawn, and what may be decided in it. Whatever is open may end. */
 export const JOB_STATE_RULES: Readonly<Record<JobState, JobStateRules>> = {
   draft: { ...open, mark: 'planned', decisions: ['cancelled'] },
-  planned: { ...open, mark: 'planned', decisions: ['cancelled'] },
-  'under way': { ...open, mark: 'under way', readable: true },
+  planned: { ...undone, mark: 'planned', decisions: ['cancelled'] },
+  'under way': { ...undone, mark: 'under way', readable: true },
   finished: { ...open, mark: 'finished', readable: true },
   'in review': { ...open, mark: 'received', readable: true },
-  returned: { ...open, mark: 'returned', readable: true },
-  approved: { mark: 'approved', settled: true, readable: true, decisions: ['closed'] },
-  closed: { mark: 'approved', settled: true, readable: true, decisions: ['reopened'] },
-  cancelled: { mark: 'planned', settled: true, readable: true, decisions: ['reopened'] },
+  returned: { ...open, mark: 'returned', readable: true, daysOnPhones: Infinity },
+  approved: { ...done, mark: 'approved', decisions: ['closed'], daysOnPhones: 2 },
+  closed: { ...done, mark: 'approved' },
+  cancelled: { ...done, mark: 'planned' },
 };
 
 /** States in which nothing more is expected of a job. */

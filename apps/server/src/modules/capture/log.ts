@@ -48,13 +48,26 @@ export async function appendEntries(
     );
     const sheets = new Set(entries.flatMap(({ id, sheet }) => (fresh.has(id) ? [sheet] : [])));
     await markDue(db, organisation, sheets);
-    await announce(
-      db,
-      organisation,
-      [...sheets].map((ref) => ({ kind: 'sheet', ref })),
-    );
+    await announceSheets(db, organisation, [...sheets]);
   }
   return { fresh, clashing };
+}
+
+/** Tells phones and desks that sheets changed: it reaches those who keep the job. */
+export async function announceSheets(
+  db: EntityManager,
+  organisation: string,
+  ids: readonly string[],
+): Promise<void> {
+  const rows = await db.query<{ id: string; job_id: string }[]>(
+    `SELECT id, job_id FROM sheet WHERE id = ANY($1::uuid[])`,
+    [ids],
+  );
+  await announce(
+    db,
+    organisation,
+    rows.map((row) => ({ kind: 'sheet', ref: row.id, reach: row.job_id })),
+  );
 }
 
 export async function entriesOf(db: EntityManager, sheet: string): Promise<EntryRow[]> {

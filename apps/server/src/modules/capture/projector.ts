@@ -10,6 +10,7 @@ import { organisationsDue, DUE_CHANNEL } from './due.ts';
 import { SheetRow } from './entities.ts';
 import type { Folding } from './folding.ts';
 import type { Projection } from './fold-tasks.ts';
+import { announceSheets } from './log.ts';
 import { sheetAsText } from './sheet-as-text.ts';
 
 /** Takes note of an approval within the transaction that first sees it. */
@@ -121,7 +122,7 @@ export class Projector {
       if (projection && text) await this.keep(db, organisation, sheet, projection, text.count);
       else if (trouble) {
         await db.query(`UPDATE sheet SET trouble = $2 WHERE id = $1`, [sheet, trouble]);
-        await announce(db, organisation, [{ kind: 'sheet', ref: sheet }]);
+        await announceSheets(db, organisation, [sheet]);
       }
       // Marked anew meanwhile: it is due again, and was announced as such.
       await db.query(`DELETE FROM sheet_due WHERE sheet_id = $1 AND mark = $2`, [sheet, mark]);
@@ -157,6 +158,6 @@ export class Projector {
     await registerFound(db, organisation, { sheet: id, site: job.site.id }, things);
     await restate(db, organisation, job.id);
     if (approval) await this.onApproval(db, organisation, id, approval, summary);
-    await announce(db, organisation, [{ kind: 'sheet', ref: id }]);
+    await announce(db, organisation, [{ kind: 'sheet', ref: id, reach: job.id }]);
   }
 }

@@ -88,7 +88,7 @@ export async function importCatalogue(
     rows,
   });
   await db.save(row);
-  await announce(db, organisation, [{ kind: 'catalogue', ref: row.id }]);
+  await announce(db, organisation, [{ kind: 'catalogue', ref: row.id, reach: null }]);
   const { id, number, importedAt } = row;
   return { id, key, name, number, importedAt: importedAt.toISOString(), rows: rows.length };
 }

@@ -132,7 +132,7 @@ export async function announceJob(
   await announce(
     db,
     organisation,
-    visits.map(({ id }) => ({ kind: 'visit', ref: id })),
+    visits.map(({ id }) => ({ kind: 'visit', ref: id, reach: job })),
   );
 }
 

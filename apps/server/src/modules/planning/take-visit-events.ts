@@ -54,7 +54,7 @@ async function takeVisitEvents(
   await announce(
     db,
     session.organisation,
-    touched.map(({ id }) => ({ kind: 'visit', ref: id })),
+    touched.map(({ id, job }) => ({ kind: 'visit', ref: id, reach: job.id })),
   );
   const taken = new Set<string>();
   return events.map((event) => {

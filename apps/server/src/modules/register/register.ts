@@ -35,7 +35,7 @@ export async function addAsset(
   if (!(await db.existsBy(SiteRow, { id: site }))) throw notFound('This place');
   const row = { id: randomUUID(), org, site, ...draft, retired: false, foundIn: null };
   await db.insert(AssetRow, row);
-  await announce(db, org, [{ kind: 'site', ref: site }]);
+  await announce(db, org, [{ kind: 'site', ref: site, reach: site }]);
   return assetOf(row);
 }
 
@@ -48,7 +48,7 @@ export async function changeAsset(
   const row = await db.findOneBy(AssetRow, { id });
   if (!row) throw notFound('This asset');
   await db.update(AssetRow, { id }, change);
-  await announce(db, org, [{ kind: 'site', ref: row.site }]);
+  await announce(db, org, [{ kind: 'site', ref: row.site, reach: row.site }]);
   return assetOf({ ...row, ...change });
 }
 
@@ -67,5 +67,5 @@ export async function registerFound(
      ON CONFLICT DO NOTHING RETURNING id`,
     [org, at.site, at.sheet, JSON.stringify(things)],
   );
-  if (fresh.length > 0) await announce(db, org, [{ kind: 'site', ref: at.site }]);
+  if (fresh.length > 0) await announce(db, org, [{ kind: 'site', ref: at.site, reach: at.site }]);
 }

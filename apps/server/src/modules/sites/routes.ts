@@ -39,7 +39,7 @@ export const siteRoutes = [
         branch: session.branch,
       });
       await db.insert(SiteRow, row);
-      await announce(db, session.organisation, [{ kind: 'site', ref: row.id }]);
+      await announce(db, session.organisation, [{ kind: 'site', ref: row.id, reach: row.id }]);
       return siteOf(row);
     },
   }),
@@ -62,7 +62,7 @@ export const siteRoutes = [
       changed.hazards = body.hazards;
       changed.contacts = body.contacts;
       await db.save(SiteRow, changed);
-      await announce(db, session.organisation, [{ kind: 'site', ref: row.id }]);
+      await announce(db, session.organisation, [{ kind: 'site', ref: row.id, reach: row.id }]);
       return siteOf(changed);
     },
   }),

@@ -1,0 +1,75 @@
+import type { EntityManager } from 'typeorm';
+import type { FeedKind } from '../../database/feed.ts';
+
+export interface FeedRow {
+  readonly tx: number;
+  readonly kind: FeedKind;
+  readonly ref: string;
+}
+
+export interface FeedPage {
+  readonly rows: readonly FeedRow[];
+  /** Read so far: always the end of a transaction. */
+  readonly upto: number;
+  readonly more: boolean;
+}
+
+/** Whose phone asks, and the days before it. */
+export interface Reader {
+  readonly person: string;
+  readonly today: string;
+  /** The last day ahead that a phone knows of. */
+  readonly last: string;
+}
+
+/** Visits that are on this phone (`v`): $1 is the person, $2 today, $3 the last day ahead. */
+export const ON_THIS_PHONE =
+  "v.person_id = $1 AND v.until >= $2 AND (v.day <= $3 OR v.until = 'infinity')";
+
+/**
+ * The next page of what reaches one phone. It holds whole transactions, since what a reader fetches
+ * for it (the entries of a sheet) goes by transactions too: half of one would leave the rest unread
+ * for good. What reaches a phone is decided when it reads, and not when it was written: a job that
+ * comes to somebody while another transaction writes in it misses nothing.
+ */
+export async function feedPage(
+  db: EntityManager,
+  reader: Reader,
+  since: number,
+  upto: number,
+  about: number,
+): Promise<FeedPage> {
+  const rows = await readFeed(db, reader, since, upto, about + 1);
+  const beyond = rows[about];
+  if (!beyond) return { rows, upto: Math.max(since, upto), more: false };
+  const whole = rows.filter(({ tx }) => tx < beyond.tx);
+  const last = whole.at(-1);
+  if (last) return { rows: whole, upto: last.tx, more: true };
+  // One transaction alone fills the page: it is read whole, however long.
+  const one = await readFeed(db, reader, beyond.tx - 1, beyond.tx, null);
+  return { rows: one, upto: beyond.tx, more: true };
+}
+
+/** Each id is looked up in the index by itself: nothing here grows with the trail of all the others. */
+async function readFeed(
+  db: EntityManager,
+  { person, today, last }: Reader,
+  since: number,
+  upto: number,
+  most: number | null,
+): Promise<FeedRow[]> {
+  const rows = await db.query<{ tx: string; kind: FeedKind; ref: string }[]>(
+    `WITH own AS (
+       SELECT j.id AS job, j.site_id AS site FROM visit v JOIN job j ON j.id = v.job_id
+       WHERE ${ON_THIS_PHONE}
+     ), reached AS (SELECT job AS id FROM own UNION SELECT site FROM own UNION SELECT $1::uuid)
+     SELECT tx, kind, ref FROM (
+       SELECT f.tx, f.kind, f.ref FROM reached JOIN feed f ON f.reach = reached.id
+         WHERE f.tx > $4 AND f.tx <= $5
+       UNION
+       SELECT tx, kind, ref FROM feed WHERE reach IS NULL AND tx > $4 AND tx <= $5
+     ) line ORDER BY tx, kind, ref LIMIT $6`,
+    [person, today, last, since, upto, most],
+  );
+  return rows.map(({ tx, kind, ref }) => ({ tx: Number(tx), kind, ref }));
+}

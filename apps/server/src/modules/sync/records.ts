@@ -1,0 +1,22 @@
+import { personRecords } from '../accounts/phone-records.ts';
+import { earlierRecords, entryRecords, seriesRecords } from '../capture/phone-records.ts';
+import { catalogueRecords } from '../catalogues/phone-records.ts';
+import { jobRecords, visitRecords } from '../planning/phone-records.ts';
+import { assetRecords } from '../register/phone-records.ts';
+import { siteRecords } from '../sites/phone-records.ts';
+import { templateRecords } from '../templates/phone-records.ts';
+import type { PhoneRecords } from './record.ts';
+
+/** Every kind of record a phone keeps, in the order they are sent. */
+export const RECORD_SOURCES: readonly PhoneRecords[] = [
+  personRecords,
+  catalogueRecords,
+  siteRecords,
+  assetRecords,
+  templateRecords,
+  jobRecords,
+  visitRecords,
+  entryRecords,
+  seriesRecords,
+  earlierRecords,
+];
