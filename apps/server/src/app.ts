@@ -10,6 +10,7 @@ import { answerProblems, notFound, Refusal } from './http/problem.ts';
 import { mountRoutes, type Route } from './http/route.ts';
 import type { Listening } from './live/listening.ts';
 import type { Live } from './live/live.ts';
+import { mountInvitations, type Post } from './modules/accounts/invitations.ts';
 import { accountRoutes } from './modules/accounts/routes.ts';
 import { mountSignIn } from './modules/accounts/sign-in.ts';
 import { actionRoutes } from './modules/actions/routes.ts';
@@ -20,6 +21,7 @@ import type { TableReader } from './modules/exchange/table-reader.ts';
 import type { MediaFiles } from './modules/media/files.ts';
 import { mediaRoutes } from './modules/media/routes.ts';
 import { mountUploads, type Uploads } from './modules/media/uploads.ts';
+import { giveBackWork } from './modules/planning/give-back.ts';
 import { planningRoutes } from './modules/planning/routes.ts';
 import { registerRoutes } from './modules/register/routes.ts';
 import type { ReportMaker } from './modules/reports/maker.ts';
@@ -43,6 +45,7 @@ export interface Parts {
   readonly listening: Listening;
   readonly live: Live;
   readonly logger: Logger;
+  readonly post: Post;
   /** People come by HTTPS only. */
   readonly secure: boolean;
   readonly trustProxy: string;
@@ -50,10 +53,10 @@ export interface Parts {
 }
 
 export function allRoutes(
-  parts: Pick<Parts, 'files' | 'reports' | 'tables' | 'queue' | 'folding' | 'logger'>,
+  parts: Pick<Parts, 'files' | 'reports' | 'tables' | 'queue' | 'folding' | 'logger' | 'post'>,
 ): Route[] {
   const routes = [
-    ...accountRoutes,
+    ...accountRoutes(parts.post, giveBackWork),
     ...siteRoutes,
     ...registerRoutes,
     ...templateRoutes(parts.folding),
@@ -110,6 +113,7 @@ export function buildApp(parts: Parts): Office {
   app.use(compression());
   app.use(express.json({ limit: LARGEST_BODY }));
   mountSignIn(app, data, parts.live, secure);
+  mountInvitations(app, data);
   mountRoutes(app, data, allRoutes(parts));
   app.use('/api', () => {
     throw notFound('This address');

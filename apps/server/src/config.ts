@@ -15,6 +15,8 @@ const Settings = z.object({
   FOLD_WORKER: z.string().min(1),
   /** Whether people come by HTTPS only; by itself wherever others than this machine can come. */
   SECURE: z.enum(['yes', 'no', 'auto']).default('auto'),
+  /** The address people know this office by, for letters; by itself that of this machine. */
+  PUBLIC_URL: z.url().optional(),
   /** Proxies whose word on where somebody comes from counts, as Express names them. */
   TRUST_PROXY: z.string().default('loopback'),
   LOG_LEVEL: z.enum(['silent', 'error', 'warn', 'info', 'debug']).default('info'),
@@ -30,6 +32,7 @@ export interface Config {
   readonly tableWorker: string;
   readonly foldWorker: string;
   readonly secure: boolean;
+  readonly publicUrl: string;
   readonly trustProxy: string;
   readonly logLevel: string;
 }
@@ -49,6 +52,7 @@ export function readConfig(env: NodeJS.ProcessEnv): Config {
     tableWorker: read.TABLE_WORKER,
     foldWorker: read.FOLD_WORKER,
     secure: read.SECURE === 'auto' ? !isLoopback(read.HOST) : read.SECURE === 'yes',
+    publicUrl: (read.PUBLIC_URL ?? `http://localhost:${read.PORT}`).replace(/\/$/, ''),
     trustProxy: read.TRUST_PROXY,
     logLevel: read.LOG_LEVEL,
   };

@@ -13,7 +13,7 @@ import { Projector } from './modules/capture/projector.ts';
 import { TableReader } from './modules/exchange/table-reader.ts';
 import { MediaFiles } from './modules/media/files.ts';
 import { keepApprovals, reportApproval } from './modules/reports/approvals.ts';
-import { keepMail } from './modules/reports/mail.ts';
+import { keepMail } from './mail/letters.ts';
 import { ReportMaker } from './modules/reports/maker.ts';
 import { openReportQueue, workOffReports } from './modules/reports/queue.ts';
 import { Housekeeping } from './watch/housekeeping.ts';
@@ -53,6 +53,7 @@ export async function openServer(config: Config, logger: Logger): Promise<Server
 
   const parts = {
     ...{ data, files, reports, tables, folding, queue, listening, live, logger },
+    post: { mailPort, publicUrl: config.publicUrl },
     secure: config.secure,
     trustProxy: config.trustProxy,
     clientDir: config.clientDir,

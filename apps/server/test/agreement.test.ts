@@ -41,8 +41,8 @@ const dossier = async (): Promise<Dossier> =>
   (await manager.call('GET', `/api/sheets/${org.sheet}`)).body as Dossier;
 const summary = async () => {
   const { body } = await manager.call('GET', '/api/jobs');
-  const { cards } = body as { cards: { job: { state: string } }[] };
-  return cards[0]?.job.state;
+  const { rows } = body as { rows: { job: { state: string } }[] };
+  return rows[0]?.job.state;
 };
 
 describe('an approval is given', () => {

@@ -105,10 +105,15 @@ beforeAll(async () => {
     mail = (body as { messages: { id: string }[] }).messages[0]?.id ?? '';
     if (mail === '') await sleep(50);
   }
+  await owner.call('POST', '/api/people', SOMEBODY);
   before = await allOfB();
 });
 afterAll(() => office.close());
 
+const SOMEBODY = {
+  ...{ name: 'Somebody New', email: 'somebody@new.example', phone: '', trade: '' },
+  ...{ roles: ['technician'], credentials: [] },
+};
 const arrivalAt = (org: Organisation) => ({
   id: timeOrderedId(Date.now(), new Uint8Array(16).fill(4)),
   visit: org.visit,
@@ -200,8 +205,28 @@ interface Try {
 const TRIES: Record<string, () => Try[]> = {
   'get /api/openapi.json': () => [{ at: '/api/openapi.json', gives: 200 }],
   'get /api/me': () => [{ at: '/api/me', gives: 200 }],
-  'get /api/people': () => [{ at: '/api/people', gives: 200 }],
-  'get /api/sites': () => [{ at: '/api/sites', gives: 200 }],
+  'get /api/people': () => [
+    { at: '/api/people', gives: 200 },
+    { at: '/api/people?text=yonder&retired=no', gives: 200 },
+  ],
+  'get /api/people/names': () => [{ at: '/api/people/names', gives: 200 }],
+  'get /api/people/:id': () => [{ at: `/api/people/${b.people.technician}` }],
+  'post /api/people': () => [{ at: '/api/people', body: SOMEBODY, gives: 200 }],
+  'put /api/people/:id': () => [{ at: `/api/people/${b.people.technician}`, body: SOMEBODY }],
+  'put /api/people/:id/retired': () => [
+    { at: `/api/people/${b.people.technician}/retired`, body: { retired: true } },
+  ],
+  'post /api/people/:id/invitation': () => [
+    { at: `/api/people/${b.people.technician}/invitation` },
+  ],
+  'get /api/sites': () => [
+    { at: '/api/sites', gives: 200 },
+    { at: '/api/sites?text=yonder', gives: 200 },
+  ],
+  'get /api/sites/:id': () => [{ at: `/api/sites/${b.site}` }],
+  'put /api/sites/:id/retired': () => [
+    { at: `/api/sites/${b.site}/retired`, body: { retired: true } },
+  ],
   'post /api/sites': () => [
     { at: '/api/sites', body: { ...PLACE, id: b.site, org: b.id }, gives: 200 },
   ],
@@ -235,6 +260,9 @@ const TRIES: Record<string, () => Try[]> = {
   'get /api/jobs': () => [
     { at: '/api/jobs', gives: 200 },
     { at: '/api/jobs?state=under%20way', gives: 200 },
+    { at: `/api/jobs?site=${b.site}`, gives: 200 },
+    { at: `/api/jobs?person=${b.people.technician}&template=${b.template}`, gives: 200 },
+    { at: '/api/jobs?text=yonder', gives: 200 },
   ],
   'post /api/jobs': () => [
     { at: '/api/jobs', body: jobFor(b.site, a.template, null) },

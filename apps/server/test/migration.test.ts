@@ -19,7 +19,8 @@ beforeAll(() => asOwner(`CREATE DATABASE ${url.pathname.slice(1)}`));
 /** The database as it was before a job had parts. */
 async function before(): Promise<DataSource> {
   const { migrations } = ownerData(url.href).options;
-  const older = (migrations as (new () => unknown)[]).filter((each) => each !== Parts1764126000000);
+  const all = migrations as (new () => unknown)[];
+  const older = all.slice(0, all.indexOf(Parts1764126000000));
   const data = new DataSource({
     ...{ type: 'postgres', url: url.href, migrationsTableName: 'migration' },
     migrations: older as never,
@@ -62,6 +63,12 @@ test('jobs with one sheet and one visit become jobs with several, and nothing of
       `INSERT INTO sheet (org_id, id, job_id, version_id, summary) VALUES ($1, $2, $3, $4, '{}')`,
       [org, sheet, job, version],
     );
+    for (const [kind, ref] of [
+      ['visit', visit],
+      ['sheet', sheet],
+      ['mail', randomUUID()],
+    ])
+      await add(`INSERT INTO feed (org_id, kind, ref) VALUES ($1, $2, $3)`, [org, kind, ref]);
   }
   await data.destroy();
 
@@ -82,5 +89,18 @@ test('jobs with one sheet and one visit become jobs with several, and nothing of
     { decision: 'cancelled', ...common },
     { decision: null, ...common },
   ]);
+  const feed = await now.query<unknown[]>(
+    `SELECT f.kind, j.state, v.until::text AS until
+     FROM feed f LEFT JOIN job j ON j.id = f.reach LEFT JOIN visit v ON v.job_id = j.id
+     ORDER BY j.state, f.kind`,
+  );
+  expect(feed).toEqual([
+    { kind: 'sheet', state: 'cancelled', until: '-infinity' },
+    { kind: 'visit', state: 'cancelled', until: '-infinity' },
+    { kind: 'sheet', state: 'planned', until: '2031-01-31' },
+    { kind: 'visit', state: 'planned', until: '2031-01-31' },
+  ]);
+  const people = await now.query(`SELECT joined, retired FROM person`);
+  expect(people).toEqual([{ joined: true, retired: false }]);
   await now.destroy();
 });

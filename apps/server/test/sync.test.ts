@@ -115,7 +115,7 @@ describe('push', () => {
 describe('the way of a job', () => {
   const state = async (): Promise<string | undefined> => {
     const { body } = await manager.call('GET', '/api/jobs');
-    return (body as { cards: { job: { state: string } }[] }).cards[0]?.job.state;
+    return (body as { rows: { job: { state: string } }[] }).rows[0]?.job.state;
   };
 
   test('goes from planned over review and return to approved', async () => {

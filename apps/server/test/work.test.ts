@@ -126,7 +126,7 @@ describe('planning', () => {
   test('jobs are listed by state', async () => {
     await card({ person: null });
     const states = async (query: string): Promise<string[]> =>
-      ((await manager.call('GET', `/api/jobs${query}`)).body as { cards: JobCard[] }).cards.map(
+      ((await manager.call('GET', `/api/jobs${query}`)).body as { rows: JobCard[] }).rows.map(
         ({ job }) => job.state,
       );
     expect((await states('')).sort()).toEqual(['draft', 'planned']);

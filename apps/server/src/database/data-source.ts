@@ -26,6 +26,7 @@ import { SignIn1764093600000 } from './migrations/5-sign-in.ts';
 import { SecondPerson1764122400000 } from './migrations/6-second-person.ts';
 import { Parts1764126000000 } from './migrations/7-parts.ts';
 import { Reach1764180000000 } from './migrations/8-reach.ts';
+import { PeopleAndPlaces1764183600000 } from './migrations/9-people-and-places.ts';
 import { CONNECTIONS } from './tenancy.ts';
 
 const ENTITIES = [
@@ -78,6 +79,7 @@ export function ownerData(url: string): DataSource {
       SecondPerson1764122400000,
       Parts1764126000000,
       Reach1764180000000,
+      PeopleAndPlaces1764183600000,
     ],
     migrationsTableName: 'migration',
     logging: false,

@@ -1,6 +1,6 @@
 import { ROLES } from '@ant-trail/core/accounts';
 import { z } from 'zod';
-import { Day, Id, Instant, Name } from '../common/index.ts';
+import { Day, Id, Instant, ListQuery, listOf, Name } from '../common/index.ts';
 
 export const Role = z.enum(ROLES);
 export type Role = z.infer<typeof Role>;
@@ -30,10 +30,66 @@ export const Person = z.object({
   roles: z.array(Role).min(1),
   trade: z.string().max(80),
   credentials: z.array(Credential),
+  /** Works here no more. */
+  retired: z.boolean().default(false),
+  /** Has an own password; until then an invitation is under way. */
+  joined: z.boolean().default(true),
 });
 export type Person = z.infer<typeof Person>;
 
-export const PeopleAnswer = z.object({ people: z.array(Person) });
+/** A person as the office adds or changes them. */
+export const PersonDraft = z
+  .object({
+    name: Name,
+    email: z
+      .email('This is not an e-mail address.')
+      .max(200)
+      .transform((text) => text.toLowerCase()),
+    phone: z.string().trim().max(40),
+    roles: z.array(Role).min(1, 'Choose at least one role.').max(ROLES.length),
+    trade: z.string().trim().max(80),
+    credentials: z
+      .array(
+        z
+          .object({
+            kind: Name,
+            number: z.string().trim().min(1, 'Give its number.').max(80),
+            issuer: Name,
+            expiresOn: Day,
+          })
+          .strict(),
+      )
+      .max(30),
+  })
+  .strict();
+export type PersonDraft = z.infer<typeof PersonDraft>;
+
+/** A person as they now are, and whether an invitation went out to them. */
+export const PersonSaved = z.object({ person: Person, invited: z.boolean() });
+export const RetirePerson = z.object({ retired: z.boolean() }).strict();
+
+export const PEOPLE_ORDERS = ['name', '-name'] as const;
+export const PeopleQuery = ListQuery.extend({
+  role: Role.optional(),
+  retired: z.enum(['no', 'yes']).default('no'),
+  /** Only those with a credential that expires before this day. */
+  expiring: Day.optional(),
+  order: z.enum(PEOPLE_ORDERS).default('name'),
+});
+export const PeopleAnswer = listOf(Person);
+
+/** Everybody there is or was, by name: what ids in jobs and sheets mean. */
+export const PeopleNamed = z.object({
+  people: z.array(z.object({ id: Id, name: Name, roles: z.array(Role), retired: z.boolean() })),
+});
+
+export const Invitation = z
+  .object({
+    token: z.string().min(1).max(200),
+    password: z.string().min(12, 'At least 12 characters.').max(200),
+  })
+  .strict();
+export type Invitation = z.infer<typeof Invitation>;
 
 export const Me = z.object({
   person: Person,

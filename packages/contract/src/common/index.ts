@@ -29,6 +29,22 @@ export const Place = z.object({
   lon: z.number().min(-180).max(180),
 });
 
+/** How a list is asked for: page by page, narrowed by words that all have to occur. */
+export const ListQuery = z.object({
+  text: z.string().trim().max(120).optional(),
+  cursor: z.string().max(600).optional(),
+  most: z.coerce.number().int().min(1).max(200).default(60),
+});
+export type ListQuery = z.infer<typeof ListQuery>;
+
+/** A page of a list: how to ask for the next one, and with the first one how many there are in all. */
+export const listOf = <Row extends z.ZodType>(row: Row) =>
+  z.object({
+    rows: z.array(row),
+    next: z.string().nullable(),
+    total: z.int().nullable(),
+  });
+
 /** What every refusal of the server looks like: what happened and what to do, in plain words. */
 export const Problem = z.object({
   code: z.string(),

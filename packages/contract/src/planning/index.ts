@@ -1,6 +1,16 @@
 import { JOB_DECISIONS, JOB_STATES, PARTS } from '@ant-trail/core/planning';
 import { z } from 'zod';
-import { Day, Id, Instant, MinuteOfDay, Name, TimedId, Words } from '../common/index.ts';
+import {
+  Day,
+  Id,
+  Instant,
+  ListQuery,
+  listOf,
+  MinuteOfDay,
+  Name,
+  TimedId,
+  Words,
+} from '../common/index.ts';
 import { STAGES } from '@ant-trail/core/sheet';
 import { SheetRef } from '../capture/index.ts';
 
@@ -131,8 +141,19 @@ export const JobCard = z.object({ job: Job, visits: z.array(Visit), siteName: z.
 export type JobCard = z.infer<typeof JobCard>;
 
 export const DayAnswer = z.object({ day: Day, cards: z.array(VisitCard) });
-export const JobsQuery = z.object({ state: JobState.optional() });
-export const JobsAnswer = z.object({ cards: z.array(JobCard) });
+export const JOB_ORDERS = ['day', '-day', 'place', '-place'] as const;
+export const JobsQuery = ListQuery.extend({
+  state: JobState.optional(),
+  site: Id.optional(),
+  /** Whose visits; those of nobody yet by “nobody”. */
+  person: z.union([z.literal('nobody'), Id]).optional(),
+  template: Id.optional(),
+  from: Day.optional(),
+  to: Day.optional(),
+  order: z.enum(JOB_ORDERS).default('-day'),
+});
+export type JobsQuery = z.infer<typeof JobsQuery>;
+export const JobsAnswer = listOf(JobCard);
 export const DayQuery = z.object({ day: Day });
 
 /** What the office decides about a whole job. */

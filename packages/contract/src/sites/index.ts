@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { Id, Name, Place, Words } from '../common/index.ts';
+import { Id, ListQuery, listOf, Name, Place, Words } from '../common/index.ts';
 
 export const Contact = z.object({
   name: Name,
@@ -19,7 +19,17 @@ export const SiteDraft = Place.extend({
 });
 export type SiteDraft = z.infer<typeof SiteDraft>;
 
-export const Site = SiteDraft.extend({ id: Id });
+export const Site = SiteDraft.extend({
+  id: Id,
+  /** Nothing more is planned there. Phones and servers of before know no such thing. */
+  retired: z.boolean().default(false),
+});
 export type Site = z.infer<typeof Site>;
 
-export const SitesAnswer = z.object({ sites: z.array(Site) });
+export const SITE_ORDERS = ['name', '-name', 'client', '-client'] as const;
+export const SitesQuery = ListQuery.extend({
+  retired: z.enum(['no', 'yes']).default('no'),
+  order: z.enum(SITE_ORDERS).default('name'),
+});
+export const SitesAnswer = listOf(Site);
+export const RetireSite = z.object({ retired: z.boolean() }).strict();

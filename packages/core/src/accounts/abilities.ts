@@ -16,6 +16,8 @@ export const ABILITIES = {
   review: ['manager', 'reviewer'],
   /** To drop an action and to check one that was done; whoever has it may take it in hand. */
   'look after actions': ['manager', 'reviewer', 'administrator'],
+  /** To add people, change what they may do, and retire them. */
+  'keep people': ['manager', 'administrator'],
   'keep places': ['manager', 'administrator'],
   'keep catalogues': ['manager', 'administrator'],
   'build templates': ['manager', 'administrator'],

@@ -33,8 +33,13 @@ export class PersonRow {
   @Column('text') phone!: string;
   @Column('text', { array: true }) roles!: Role[];
   @Column('text') trade!: string;
-  @Column('text', { name: 'password_hash', select: false })
-  passwordHash!: string;
+  /** None until an invitation was taken up. */
+  @Column('text', { name: 'password_hash', select: false, nullable: true })
+  passwordHash!: string | null;
+  /** The database derives it from the password, which nobody reads along. */
+  @Column({ type: 'boolean', insert: false, update: false })
+  joined!: boolean;
+  @Column('boolean') retired!: boolean;
   @Column({ type: 'text', name: 'pass_key', select: false, insert: false })
   passKey!: string;
   @OneToMany(() => CredentialRow, (credential) => credential.person)

@@ -14,6 +14,8 @@ export function personOf(row: PersonRow): Person {
     phone: row.phone,
     roles: row.roles,
     trade: row.trade,
+    retired: row.retired,
+    joined: row.joined,
     credentials: row.credentials.map(({ id, kind, number, issuer, expiresOn }) => ({
       id,
       kind,
@@ -24,12 +26,20 @@ export function personOf(row: PersonRow): Person {
   };
 }
 
-export async function listPeople(db: EntityManager): Promise<Person[]> {
-  const rows = await db.find(PersonRow, {
-    relations: { credentials: true },
-    order: { name: 'ASC' },
-  });
+/** Everybody there is or was with their credentials: reports name who did what, and as what. */
+export async function everybody(db: EntityManager): Promise<Person[]> {
+  const rows = await db.find(PersonRow, { relations: { credentials: true } });
   return rows.map(personOf);
+}
+
+/** Everybody there is or was, by name: what ids in jobs and sheets mean. */
+export async function peopleNamed(
+  db: EntityManager,
+): Promise<Pick<Person, 'id' | 'name' | 'roles' | 'retired'>[]> {
+  return db.find(PersonRow, {
+    select: { id: true, name: true, roles: true, retired: true },
+    order: { name: 'ASC', id: 'ASC' },
+  });
 }
 
 export async function describeMe(db: EntityManager, session: Session): Promise<Me> {

@@ -5,7 +5,7 @@ import type { EntityManager } from 'typeorm';
 import { z } from 'zod';
 import { notFound } from '../../http/problem.ts';
 import { FileAnswer, longRoute, type Route } from '../../http/route.ts';
-import { listPeople } from '../accounts/people.ts';
+import { peopleNamed } from '../accounts/people.ts';
 import type { SheetAsText } from '../capture/fold-tasks.ts';
 import type { Folding } from '../capture/folding.ts';
 import { sheetAsText } from '../capture/sheet-as-text.ts';
@@ -41,7 +41,7 @@ export const exchangeRoutes = (
         const row = await findJob(db, { sheets: { id: params.id } });
         return {
           sheet: await mustBeThere(db, params.id),
-          people: (await listPeople(db)).map(({ id, name: called }) => ({ id, name: called })),
+          people: (await peopleNamed(db)).map(({ id, name: called }) => ({ id, name: called })),
           name: `${row.site.name}, ${row.title}`,
         };
       });

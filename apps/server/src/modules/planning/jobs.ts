@@ -70,14 +70,14 @@ const WHOLE_JOB = { site: true, sheets: true, visits: { events: true } } as cons
 export async function findJobs(
   db: EntityManager,
   where: FindOptionsWhere<JobRow> | FindOptionsWhere<JobRow>[],
-  take = 500,
+  take?: number,
 ): Promise<JobRow[]> {
   // Found first and then loaded whole: a condition on one visit must not hide the others.
   const found = await db.find(JobRow, {
     select: { id: true, day: true },
     where,
     order: { day: 'DESC', id: 'ASC' },
-    take,
+    ...(take === undefined ? {} : { take }),
   });
   return db.find(JobRow, {
     where: { id: In([...new Set(found.map(({ id }) => id))]) },
@@ -118,8 +118,11 @@ export async function mustBeColleagues(
 ): Promise<void> {
   const wanted = new Set(people.filter((person) => person !== null));
   if (wanted.size === 0) return;
-  const found = await db.countBy(PersonRow, { id: In([...wanted]) });
-  if (found < wanted.size) throw notFound('This person');
+  const found = await db.findBy(PersonRow, { id: In([...wanted]) });
+  if (found.length < wanted.size) throw notFound('This person');
+  const retired = found.find((person) => person.retired);
+  if (retired)
+    throw new Refusal(409, 'retired', `${retired.name} is retired: choose somebody else.`);
 }
 
 /** Tells phones and desks that a job changed: each of its visits carries it. */

@@ -21,6 +21,8 @@ export async function makeJob(
   const { moreSheets = [], helpers = [] } = draft;
   const site = await db.findOneBy(SiteRow, { id: draft.site });
   if (!site) throw notFound('This site');
+  if (site.retired)
+    throw new Refusal(409, 'retired', `${site.name} is retired: nothing more is planned there.`);
   await mustBeColleagues(db, [draft.person, ...helpers, ...moreSheets.map(({ person }) => person)]);
   for (const { asset } of moreSheets) await mustStandAt(db, draft.site, asset);
   const sheets: NewSheet[] = [];

@@ -14,7 +14,8 @@ import {
 import { z } from 'zod';
 import { route } from '../../http/route.ts';
 import { decide, jobDetails } from './decide.ts';
-import { cardOf, findJobs, visitCardsOf } from './jobs.ts';
+import { findJobs, visitCardsOf } from './jobs.ts';
+import { listJobs } from './list-jobs.ts';
 import { makeJob } from './make-job.ts';
 import { planVisit } from './plan-visit.ts';
 
@@ -35,13 +36,10 @@ export const planningRoutes = [
     method: 'get',
     path: '/api/jobs',
     allowed: 'read',
-    summary: 'Jobs, newest first, of one state where it is named',
+    summary: 'Jobs that are looked for, a page at a time',
     query: JobsQuery,
     answer: JobsAnswer,
-    handle: async ({ db, query }) => {
-      const rows = await findJobs(db, query.state ? { state: query.state } : {}, 300);
-      return { cards: rows.map(cardOf) };
-    },
+    handle: ({ db, query }) => listJobs(db, query),
   }),
   route({
     method: 'post',

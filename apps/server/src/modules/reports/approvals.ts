@@ -7,7 +7,7 @@ import type { MediaFiles } from '../media/files.ts';
 import { titleOfSheet } from '../planning/title-of-sheet.ts';
 import { findJob } from '../planning/jobs.ts';
 import type { ReportMaker } from './maker.ts';
-import { sendLetter } from './mail.ts';
+import { sendLetter } from '../../mail/letters.ts';
 import { queueReport, type ReportQueue, type ReportTask } from './queue.ts';
 
 /**

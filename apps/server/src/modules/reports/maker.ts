@@ -4,7 +4,7 @@ import type { EntityManager } from 'typeorm';
 import { Refusal } from '../../http/problem.ts';
 import type { Within } from '../../http/route.ts';
 import { TooMuchWork, WorkerLine } from '../../turns/worker-line.ts';
-import { listPeople } from '../accounts/people.ts';
+import { everybody } from '../accounts/people.ts';
 import { OrganisationRow } from '../accounts/entities.ts';
 import type { MediaFiles } from '../media/files.ts';
 import { findDossier } from '../review/dossier.ts';
@@ -64,7 +64,7 @@ export class ReportMaker {
     const [own] = await db.find(OrganisationRow);
     return {
       dossier,
-      people: await listPeople(db),
+      people: await everybody(db),
       organisation: own?.name ?? '',
       timeZone: own?.timeZone ?? 'UTC',
     };

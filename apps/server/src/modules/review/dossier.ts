@@ -8,7 +8,7 @@ import { earlierReadings } from '../capture/series.ts';
 import { findJob, jobOf } from '../planning/jobs.ts';
 import { titleOfSheet } from '../planning/title-of-sheet.ts';
 import { visitFor } from '../planning/visit-for.ts';
-import { siteOf } from '../sites/routes.ts';
+import { siteOf } from '../sites/site.ts';
 import { findVersions } from '../templates/versions.ts';
 
 /** One sheet with all that is needed to read it: the desk and the report both start here. */

@@ -14,4 +14,5 @@ export class SiteRow {
   @Column('text') access!: string;
   @Column('jsonb') hazards!: string[];
   @Column('jsonb') contacts!: Contact[];
+  @Column('boolean') retired!: boolean;
 }

@@ -1,7 +1,7 @@
 import { In } from 'typeorm';
 import { byId, phoneRecords } from '../sync/record.ts';
 import { SiteRow } from './entities.ts';
-import { siteOf } from './routes.ts';
+import { siteOf } from './site.ts';
 
 /** The places of one's jobs. */
 export const siteRecords = phoneRecords({

@@ -1,15 +1,26 @@
 import { Id } from '@ant-trail/contract/common';
-import { Site, SiteDraft, SitesAnswer } from '@ant-trail/contract/sites';
+import { RetireSite, Site, SiteDraft, SitesAnswer, SitesQuery } from '@ant-trail/contract/sites';
 import { randomUUID } from 'node:crypto';
+import type { EntityManager } from 'typeorm';
 import { z } from 'zod';
 import { announce } from '../../database/feed.ts';
 import { notFound } from '../../http/problem.ts';
 import { route } from '../../http/route.ts';
+import type { Session } from '../../http/session.ts';
 import { SiteRow } from './entities.ts';
+import { listSites } from './list-sites.ts';
+import { siteOf } from './site.ts';
 
-export function siteOf(row: SiteRow): Site {
-  const { id, name, client, address, lat, lon, access, hazards, contacts } = row;
-  return { id, name, client, address, lat, lon, access, hazards, contacts };
+async function findSite(db: EntityManager, id: string): Promise<SiteRow> {
+  const row = await db.findOneBy(SiteRow, { id });
+  if (!row) throw notFound('This site');
+  return row;
+}
+
+async function saved(db: EntityManager, { organisation }: Session, row: SiteRow): Promise<Site> {
+  await db.save(SiteRow, row);
+  await announce(db, organisation, [{ kind: 'site', ref: row.id, reach: row.id }]);
+  return siteOf(row);
 }
 
 export const siteRoutes = [
@@ -17,12 +28,19 @@ export const siteRoutes = [
     method: 'get',
     path: '/api/sites',
     allowed: 'read',
-    summary: 'All sites of the organisation',
+    summary: 'Sites that are looked for, a page at a time',
+    query: SitesQuery,
     answer: SitesAnswer,
-    handle: async ({ db }) => {
-      const rows = await db.find(SiteRow, { order: { name: 'ASC' } });
-      return { sites: rows.map(siteOf) };
-    },
+    handle: ({ db, query }) => listSites(db, query),
+  }),
+  route({
+    method: 'get',
+    path: '/api/sites/:id',
+    allowed: 'read',
+    summary: 'One site',
+    params: z.object({ id: Id }),
+    answer: Site,
+    handle: async ({ db, params }) => siteOf(await findSite(db, params.id)),
   }),
   route({
     method: 'post',
@@ -31,17 +49,15 @@ export const siteRoutes = [
     summary: 'Add a site',
     body: SiteDraft,
     answer: Site,
-    handle: async ({ db, body, session }) => {
-      const row = db.create(SiteRow, {
-        ...body,
-        id: randomUUID(),
-        org: session.organisation,
-        branch: session.branch,
-      });
-      await db.insert(SiteRow, row);
-      await announce(db, session.organisation, [{ kind: 'site', ref: row.id, reach: row.id }]);
-      return siteOf(row);
-    },
+    handle: ({ db, body, session }) =>
+      saved(
+        db,
+        session,
+        db.create(SiteRow, {
+          ...{ ...body, id: randomUUID(), retired: false },
+          ...{ org: session.organisation, branch: session.branch },
+        }),
+      ),
   }),
   route({
     method: 'put',
@@ -51,19 +67,19 @@ export const siteRoutes = [
     params: z.object({ id: Id }),
     body: SiteDraft,
     answer: Site,
-    handle: async ({ db, params, body, session }) => {
-      const row = await db.findOneBy(SiteRow, { id: params.id });
-      if (!row) throw notFound('This site');
-      const changed = db.merge(SiteRow, row, {
-        ...body,
-        hazards: [],
-        contacts: [],
-      });
-      changed.hazards = body.hazards;
-      changed.contacts = body.contacts;
-      await db.save(SiteRow, changed);
-      await announce(db, session.organisation, [{ kind: 'site', ref: row.id, reach: row.id }]);
-      return siteOf(changed);
-    },
+    handle: async ({ db, params, body, session }) =>
+      // Taken over whole: merged, a list would keep what was taken off it.
+      saved(db, session, Object.assign(await findSite(db, params.id), body)),
+  }),
+  route({
+    method: 'put',
+    path: '/api/sites/:id/retired',
+    allowed: 'keep places',
+    summary: 'Retire a site, or take it into use again',
+    params: z.object({ id: Id }),
+    body: RetireSite,
+    answer: Site,
+    handle: async ({ db, params, body, session }) =>
+      saved(db, session, Object.assign(await findSite(db, params.id), body)),
   }),
 ];

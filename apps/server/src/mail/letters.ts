@@ -3,8 +3,8 @@ import type { StandInMail } from '@ant-trail/stand-ins/mail';
 import { createTransport } from 'nodemailer';
 import type { DataSource } from 'typeorm';
 import { z } from 'zod';
-import { announce } from '../../database/feed.ts';
-import { inOrganisation } from '../../database/tenancy.ts';
+import { announce } from '../database/feed.ts';
+import { inOrganisation } from '../database/tenancy.ts';
 
 /** Says to the stand-in which organisation a message belongs to; a real mail server ignores it. */
 export const ORGANISATION_HEADER = 'X-Ant-Trail-Organisation';
@@ -14,7 +14,7 @@ export interface Letter {
   readonly to: readonly string[];
   readonly subject: string;
   readonly text: string;
-  readonly attachment: {
+  readonly attachment?: {
     readonly name: string;
     readonly type: string;
     readonly bytes: Buffer;
@@ -27,7 +27,7 @@ export async function sendLetter(port: number, letter: Letter): Promise<void> {
     port,
     ignoreTLS: true,
   });
-  const { name, type, bytes } = letter.attachment;
+  const { attachment } = letter;
   try {
     await transport.sendMail({
       from: 'Ant Trail <reports@ant-trail.example>',
@@ -35,7 +35,15 @@ export async function sendLetter(port: number, letter: Letter): Promise<void> {
       subject: letter.subject,
       text: letter.text,
       headers: { [ORGANISATION_HEADER]: letter.organisation },
-      attachments: [{ filename: name, contentType: type, content: bytes }],
+      attachments: attachment
+        ? [
+            {
+              filename: attachment.name,
+              contentType: attachment.type,
+              content: attachment.bytes,
+            },
+          ]
+        : [],
     });
   } finally {
     transport.close();

@@ -1,0 +1,55 @@
+import type { MigrationInterface, QueryRunner } from 'typeorm';
+import { keepApart } from './keep-apart.ts';
+
+/** People are invited and retired, places retired; lists are read by indexes in their own order. */
+export class PeopleAndPlaces1764183600000 implements MigrationInterface {
+  async up(runner: QueryRunner): Promise<void> {
+    await runner.query(`
+      ALTER TABLE site ADD COLUMN retired boolean NOT NULL DEFAULT false;
+      ALTER TABLE person ALTER COLUMN password_hash DROP NOT NULL;
+      ALTER TABLE person ADD COLUMN joined boolean NOT NULL
+        GENERATED ALWAYS AS (password_hash IS NOT NULL) STORED;
+      ALTER TABLE person ADD COLUMN retired boolean NOT NULL DEFAULT false;
+      CREATE TABLE invitation (
+        org_id uuid NOT NULL REFERENCES organisation, token_hash text PRIMARY KEY,
+        person_id uuid NOT NULL UNIQUE REFERENCES person ON DELETE CASCADE,
+        expires_at timestamptz NOT NULL
+      );
+      -- Whoever is retired can't sign in; whoever was signed in is so no more.
+      CREATE OR REPLACE FUNCTION find_sign_in(wanted text)
+        RETURNS TABLE (org_id uuid, organisation text, person_id uuid, password_hash text)
+        LANGUAGE sql STABLE SECURITY DEFINER SET search_path = public AS
+        $$ SELECT p.org_id, o.name, p.id, p.password_hash
+           FROM person p JOIN organisation o ON o.id = p.org_id
+           WHERE p.email = lower(wanted) AND NOT p.retired AND p.password_hash IS NOT NULL
+           ORDER BY o.name LIMIT 20 $$;
+      CREATE OR REPLACE FUNCTION find_session(wanted text)
+        RETURNS TABLE (org_id uuid, person_id uuid, expires_at timestamptz, branch_id uuid, roles text[])
+        LANGUAGE sql STABLE SECURITY DEFINER SET search_path = public AS
+        $$ SELECT s.org_id, s.person_id, s.expires_at, p.branch_id, p.roles
+           FROM session s JOIN person p ON p.id = s.person_id
+           WHERE s.token_hash = wanted AND s.expires_at > now() AND NOT p.retired $$;
+      CREATE FUNCTION find_invitation(wanted text) RETURNS TABLE (org_id uuid, person_id uuid)
+        LANGUAGE sql STABLE SECURITY DEFINER SET search_path = public AS
+        $$ SELECT i.org_id, i.person_id FROM invitation i JOIN person p ON p.id = i.person_id
+           WHERE i.token_hash = wanted AND i.expires_at > now() AND NOT p.retired $$;
+      REVOKE ALL ON FUNCTION find_invitation(text) FROM PUBLIC;
+      GRANT EXECUTE ON FUNCTION find_invitation(text) TO trail_app;
+
+      DROP INDEX job_by_day;
+      CREATE INDEX job_by_day ON job (org_id, day, id);
+      DROP INDEX job_by_state;
+      CREATE INDEX job_by_state ON job (org_id, state, day, id);
+      CREATE INDEX job_by_site ON job (org_id, site_id, day, id);
+      CREATE INDEX sheet_by_template ON sheet (org_id, template_id);
+      CREATE INDEX site_by_name ON site (org_id, name, id);
+      CREATE INDEX site_by_client ON site (org_id, client, id);
+      CREATE INDEX person_by_name ON person (org_id, name, id);
+    `);
+    await keepApart(runner, 'invitation', 'org_id');
+  }
+
+  down(): Promise<void> {
+    return Promise.reject(new Error('Some people may have no password yet.'));
+  }
+}

@@ -1,0 +1,172 @@
+import { randomUUID } from 'node:crypto';
+import { JOB_ORDERS, type JobsAnswer } from '@ant-trail/contract/planning';
+import { SITE_ORDERS, type SitesAnswer } from '@ant-trail/contract/sites';
+import { addDays } from '@ant-trail/core/calendar';
+import type { EntityManager } from 'typeorm';
+import type { z } from 'zod';
+import { inOrganisation } from '../src/database/tenancy.ts';
+import { openOffice, type Office, type Team } from './support/office.ts';
+
+let office: Office;
+let team: Team;
+
+const NAMES = ['Kiln 7%', 'kiln_8', 'Quay \\ north', 'Quay', 'Quay', 'Ærø', 'Zinc "mill"', 'Böe'];
+const FIRST = '2030-05-01';
+const DAYS = 5;
+const JOBS = 61;
+
+beforeAll(async () => {
+  office = await openOffice();
+  team = await office.newTeam('lists');
+  await inOrganisation(office.data, team.org.id, addMuch);
+});
+afterAll(() => office.close());
+
+async function addMuch(db: EntityManager): Promise<void> {
+  const { org } = team;
+  const sites = NAMES.map((name) => ({ id: randomUUID(), name }));
+  for (const [at, { id, name }] of sites.entries())
+    await db.query(
+      `INSERT INTO site SELECT org_id, $2, branch_id, $3, $4, '', lat, lon, '', '[]', '[]' FROM site WHERE id = $1`,
+      [org.site, id, name, `Client ${at % 3}`],
+    );
+  for (let at = 0; at < JOBS; at++) {
+    const [job, site] = [randomUUID(), sites[at % sites.length]?.id];
+    await db.query(
+      `INSERT INTO job (org_id, id, branch_id, site_id, template_id, title, instructions, day, recipients, state)
+       SELECT org_id, $2, branch_id, $3, template_id, $4, '', $5, '[]', $6 FROM job WHERE id = $1`,
+      [
+        org.job,
+        job,
+        site,
+        `Round ${at}`,
+        addDays(FIRST, at % DAYS),
+        at % 4 === 0 ? 'draft' : 'planned',
+      ],
+    );
+    await db.query(
+      `INSERT INTO visit (org_id, id, job_id, person_id, day, start, minutes)
+       SELECT org_id, $2, $3, $4, day, start, minutes FROM visit WHERE id = $1`,
+      [org.visit, randomUUID(), job, at % 4 === 0 ? null : org.people.technician],
+    );
+    await db.query(
+      `INSERT INTO sheet (org_id, id, job_id, version_id, summary, template_id, title)
+       SELECT org_id, $2, $3, version_id, summary, template_id, title FROM sheet WHERE id = $1`,
+      [org.sheet, randomUUID(), job],
+    );
+  }
+}
+
+type Jobs = z.infer<typeof JobsAnswer>;
+const get = async <Answer>(at: string): Promise<Answer> => {
+  const { status, body } = await team.manager.call('GET', at);
+  expect([at, status]).toEqual([at, 200]);
+  return body as Answer;
+};
+const jobs = (query: string): Promise<Jobs> => get<Jobs>(`/api/jobs?${query}`);
+const total = async (query: string): Promise<number | null> => (await jobs(query)).total;
+
+/** All rows of a list, page by page. */
+async function readOn<Row>(
+  at: string,
+  most: number,
+): Promise<{ rows: Row[]; total: number | null }> {
+  const rows: Row[] = [];
+  let count: number | null = null;
+  for (let cursor: string | null = ''; cursor !== null;) {
+    const after: string = cursor === '' ? '' : `&cursor=${encodeURIComponent(cursor)}`;
+    const page: { rows: Row[]; next: string | null; total: number | null } = await get(
+      `${at}&most=${most}${after}`,
+    );
+    expect(page.rows.length).toBeLessThanOrEqual(most);
+    if (cursor === '') count = page.total;
+    else expect(page.total).toBeNull();
+    rows.push(...page.rows);
+    cursor = page.next;
+  }
+  return { rows, total: count };
+}
+
+test.each(JOB_ORDERS)(
+  'jobs by %s: every one is on one page, in order, and all are counted',
+  async (order) => {
+    for (const most of [1, 7, 60, 200]) {
+      const read = await readOn<Jobs['rows'][number]>(`/api/jobs?order=${order}`, most);
+      expect(read.total).toBe(JOBS + 1);
+      expect(new Set(read.rows.map(({ job }) => job.id)).size).toBe(JOBS + 1);
+      expect(read.rows).toHaveLength(JOBS + 1);
+      if (order.endsWith('day')) {
+        const days = read.rows.map(({ job }) => job.day);
+        expect(days).toEqual(
+          [...days].sort((a, b) => (order === 'day' ? 1 : -1) * (a < b ? -1 : a > b ? 1 : 0)),
+        );
+      } else {
+        // Those of one name stand together.
+        const places = read.rows.map(({ siteName }) => siteName);
+        const changes = places.filter((place, at) => at > 0 && places[at - 1] !== place).length;
+        expect(changes).toBe(new Set(places).size - 1);
+      }
+    }
+  },
+);
+
+test.each(SITE_ORDERS)('places by %s: every one is on one page', async (order) => {
+  type Site = z.infer<typeof SitesAnswer>['rows'][number];
+  for (const most of [1, 4, 200]) {
+    const read = await readOn<Site>(`/api/sites?order=${order}`, most);
+    expect(read.total).toBe(NAMES.length + 1);
+    expect(new Set(read.rows.map(({ id }) => id)).size).toBe(NAMES.length + 1);
+  }
+});
+
+test('what comes in between neither hides a job nor shows one twice', async () => {
+  const first = await jobs('order=day&most=20');
+  await inOrganisation(office.data, team.org.id, (db) =>
+    db.query(`UPDATE job SET title = title || '!' WHERE day = $1`, [FIRST]),
+  );
+  const next = await jobs(`order=day&most=200&cursor=${encodeURIComponent(first.next ?? '')}`);
+  const ids = [...first.rows, ...next.rows].map(({ job }) => job.id);
+  expect([ids.length, new Set(ids).size]).toEqual([JOBS + 1, JOBS + 1]);
+});
+
+test('jobs are found by state, place, person, day, sheet, and by all of the words', async () => {
+  const drafts = Math.ceil(JOBS / 4);
+  expect(await total('state=draft')).toBe(drafts);
+  expect(await total('person=nobody')).toBe(drafts);
+  expect(await total(`person=${team.org.people.technician}`)).toBe(JOBS - drafts + 1);
+  expect(await total(`from=${FIRST}&to=${FIRST}`)).toBe(Math.ceil(JOBS / DAYS));
+  expect(await total(`template=${team.org.template}`)).toBe(JOBS + 1);
+  expect(await total(`template=${randomUUID()}`)).toBe(0);
+  expect(await total('text=kiln')).toBe(16);
+  expect(await total('text=KILN%207%25')).toBe(8);
+  expect(await total('text=kiln_8')).toBe(8);
+  expect(await total(`text=${encodeURIComponent('\\ north')}`)).toBe(8);
+  expect(await total('text=technician%20of%20lists%20quay')).toBeGreaterThan(0);
+  expect(await total('text=quay%20nowhere')).toBe(0);
+});
+
+test('a place that is not one of this list is refused in words', async () => {
+  const forged = (place: unknown): string =>
+    Buffer.from(JSON.stringify(place)).toString('base64url');
+  for (const cursor of [
+    'nonsense',
+    forged(['2030-13-45', randomUUID()]),
+    forged([FIRST, 'no id']),
+    forged([FIRST]),
+    forged([FIRST, randomUUID(), 'more']),
+    forged({ length: 2 }),
+    forged(['x'.repeat(300), randomUUID()]),
+  ]) {
+    const answer = await team.manager.call('GET', `/api/jobs?cursor=${encodeURIComponent(cursor)}`);
+    expect(answer).toMatchObject({ status: 400, body: { code: 'other-list' } });
+  }
+  for (const wrong of [
+    'most=0',
+    'most=1e9',
+    'order=id',
+    'state=odd',
+    'from=2030-02-30',
+    'person=me',
+  ])
+    expect((await team.manager.call('GET', `/api/jobs?${wrong}`)).status).toBe(400);
+});
