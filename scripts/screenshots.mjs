@@ -80,12 +80,15 @@ await run(async () => {
     say(`${name}.png`);
   };
 
+  const find = async (within, label, name) => {
+    await within.getByRole('combobox', { name: label, exact: true }).fill(name);
+    await within.getByRole('option', { name }).first().click();
+  };
+
   const manager = await open('edda', DESK);
   await shot(manager, 'desk-day');
   await manager.getByRole('button', { name: 'New job' }).click();
-  await manager
-    .getByLabel('Place', { exact: true })
-    .selectOption({ label: 'Gannet Head, upper cableway station' });
+  await find(manager, 'Place', 'Gannet Head, upper cableway station');
   await manager.getByLabel('Sheet').selectOption({ label: 'Drive room round (version 6)' });
   await shot(manager, 'desk-new-job');
   for (const place of ['review', 'actions', 'jobs', 'places']) {
@@ -109,9 +112,9 @@ await run(async () => {
   const plan = async (place, sheet, person) => {
     await manager.goto(`${base}/day?new=job`);
     const dialog = manager.getByRole('dialog', { name: 'New job' });
-    await dialog.getByLabel('Place', { exact: true }).selectOption({ label: place });
+    await find(dialog, 'Place', place);
     await dialog.getByLabel('Sheet').selectOption({ label: sheet });
-    await dialog.getByLabel('Person').selectOption({ label: person });
+    await find(dialog, 'Person', person);
     await dialog.getByRole('button', { name: 'Make the job' }).click();
     await manager.waitForTimeout(1500);
   };

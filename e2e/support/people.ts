@@ -92,10 +92,10 @@ export interface PlannedJob {
 export async function planJob(desk: Page, base: string, job: PlannedJob): Promise<void> {
   await desk.goto(`${base}/day?new=job`);
   const dialog = desk.getByRole('dialog', { name: 'New job' });
-  await dialog.getByLabel('Place', { exact: true }).selectOption({ label: job.place });
+  await find(dialog, 'Place', job.place);
   await dialog.getByLabel('Sheet').selectOption({ label: job.sheet });
   await dialog.getByLabel('Start').fill(job.start);
-  await dialog.getByLabel('Person').selectOption({ label: job.person });
+  await find(dialog, 'Person', job.person);
   await dialog.getByRole('button', { name: 'Make the job' }).click();
   await expect(dialog).toBeHidden();
 }
@@ -116,4 +116,10 @@ export async function startSheet(page: Page, title: string): Promise<void> {
     await page.getByRole('dialog').getByRole('button', { name: 'I have arrived' }).click();
   }
   await start.click();
+}
+
+/** Chooses out of a field that looks while one writes. */
+export async function find(within: Page | Locator, label: string, name: string): Promise<void> {
+  await within.getByRole('combobox', { name: label, exact: true }).fill(name);
+  await within.getByRole('option', { name }).first().click();
 }

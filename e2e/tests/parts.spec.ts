@@ -1,6 +1,6 @@
 import { expect, test, type Page } from '@playwright/test';
 import { TestOffice } from '../support/office.ts';
-import { openDesk, openPhone, question } from '../support/people.ts';
+import { find, openDesk, openPhone, question } from '../support/people.ts';
 
 let office: TestOffice;
 test.beforeAll(async () => {
@@ -42,16 +42,16 @@ async function planPair(desk: Page): Promise<void> {
   await desk.goto(`${office.url}/day?new=job`);
   const dialog = desk.getByRole('dialog', { name: 'New job' });
   await expect(dialog.getByLabel('Sheet').locator('option').nth(3)).toBeAttached();
-  await dialog.getByLabel('Place', { exact: true }).selectOption({ label: PLACE });
+  await find(dialog, 'Place', PLACE);
   await dialog.getByLabel('Sheet').selectOption({ label: 'Refuge survey (version 1)' });
   await dialog.getByLabel('Start').fill('05:30');
-  await dialog.getByLabel('Person').selectOption({ label: 'Imke Dorrance' });
+  await find(dialog, 'Person', 'Imke Dorrance');
   await dialog.getByRole('button', { name: 'Another sheet' }).click();
   await dialog.getByLabel('Sheet 2', { exact: true }).selectOption({ label: 'Switchboard check' });
   await dialog.getByRole('button', { name: 'Another sheet' }).click();
   await dialog.getByLabel('Sheet 3', { exact: true }).selectOption({ label: 'Hut keeping audit' });
   await dialog.getByRole('button', { name: 'A helper' }).click();
-  await dialog.getByLabel('Helper', { exact: true }).selectOption({ label: 'Jory Hollin' });
+  await find(dialog, 'Helper', 'Jory Hollin');
   await dialog
     .getByLabel('Whose sheet 2 is', { exact: true })
     .selectOption({ label: 'Jory Hollin' });
@@ -150,7 +150,7 @@ test('two people at one job with three sheets: one is handed over half done, wit
 
   await test.step('the office sees all of it, cancels the job, and it leaves both phones', async () => {
     await desk.goto(`${office.url}/jobs`);
-    await desk.getByLabel('Place, sheet or person').fill('Refuge survey');
+    await desk.getByLabel('Place, job or person').fill('Refuge survey');
     await desk
       .getByRole('button', { name: new RegExp(PLACE) })
       .first()

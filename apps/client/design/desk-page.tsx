@@ -1,4 +1,4 @@
-import type { ReactNode } from 'react';
+import { createContext, useContext, useState, type ReactNode } from 'react';
 import { Column, Row, Scroll } from './box.tsx';
 import { Body, Title } from './text.tsx';
 
@@ -10,10 +10,21 @@ export interface DeskPageProps {
   readonly children: ReactNode;
 }
 
+const ScrollElement = createContext<HTMLElement | null>(null);
+
+/** What a page of the desk scrolls in: long lists draw only what is before somebody's eyes. */
+export const useScrollElement = (): HTMLElement | null => useContext(ScrollElement);
+
 /** A page of the desk with its heading; lists stand below it. */
 export function DeskPage({ title, about, actions, problem, children }: DeskPageProps) {
+  const [element, setElement] = useState<HTMLElement | null>(null);
   return (
-    <Scroll render="main" tabIndex={0} aria-label={title}>
+    <Scroll
+      ref={(view) => setElement(view as unknown as HTMLElement | null)}
+      render="main"
+      tabIndex={0}
+      aria-label={title}
+    >
       <Column padding="$5" gap="$4" maxWidth={1240} width="100%" alignSelf="center">
         <Row justifyContent="space-between" gap="$4" flexWrap="wrap">
           <Row gap="$4" alignItems="baseline" flexWrap="wrap">
@@ -27,7 +38,7 @@ export function DeskPage({ title, about, actions, problem, children }: DeskPageP
             {problem}
           </Body>
         ) : null}
-        {children}
+        <ScrollElement.Provider value={element}>{children}</ScrollElement.Provider>
       </Column>
     </Scroll>
   );

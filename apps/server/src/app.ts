@@ -16,6 +16,7 @@ import { mountSignIn } from './modules/accounts/sign-in.ts';
 import { actionRoutes } from './modules/actions/routes.ts';
 import type { Folding } from './modules/capture/folding.ts';
 import { catalogueRoutes } from './modules/catalogues/routes.ts';
+import { listTables } from './modules/exchange/lists.ts';
 import { exchangeRoutes } from './modules/exchange/routes.ts';
 import type { TableReader } from './modules/exchange/table-reader.ts';
 import type { MediaFiles } from './modules/media/files.ts';
@@ -56,6 +57,8 @@ export function allRoutes(
   parts: Pick<Parts, 'files' | 'reports' | 'tables' | 'queue' | 'folding' | 'logger' | 'post'>,
 ): Route[] {
   const routes = [
+    // Before what would read “table.csv” as an id.
+    ...listTables,
     ...accountRoutes(parts.post, giveBackWork),
     ...siteRoutes,
     ...registerRoutes,

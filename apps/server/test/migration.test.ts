@@ -100,7 +100,7 @@ test('jobs with one sheet and one visit become jobs with several, and nothing of
     { kind: 'sheet', state: 'planned', until: '2031-01-31' },
     { kind: 'visit', state: 'planned', until: '2031-01-31' },
   ]);
-  const people = await now.query(`SELECT joined, retired FROM person`);
+  const people = await now.query<unknown[]>(`SELECT joined, retired FROM person`);
   expect(people).toEqual([{ joined: true, retired: false }]);
   await now.destroy();
 });

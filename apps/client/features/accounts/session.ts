@@ -1,5 +1,11 @@
 import { may } from '@ant-trail/core/accounts';
-import { Me, SignInAnswer, type SignIn } from '@ant-trail/contract/accounts';
+import {
+  InvitationTaken,
+  Me,
+  SignInAnswer,
+  type Invitation,
+  type SignIn,
+} from '@ant-trail/contract/accounts';
 import { create } from 'zustand';
 import { ask, Refused, tell } from '@/device/api.ts';
 
@@ -29,6 +35,10 @@ function remembered(): Me | null {
   const read = Me.safeParse(JSON.parse(stored));
   return read.success ? read.data : null;
 }
+
+/** Takes up an invitation: the password somebody chose is theirs from now on. Gives the address to sign in with. */
+export const takeUpInvitation = (invitation: Invitation): Promise<InvitationTaken> =>
+  ask(InvitationTaken, 'POST', '/api/invitations', invitation);
 
 export const useSession = create<SessionState>((set) => {
   const remember = (me: Me | null): void => {

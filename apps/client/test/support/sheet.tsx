@@ -46,6 +46,7 @@ export async function fill(
     lon: -41,
     access: '',
     hazards: [],
+    retired: false,
     contacts: [],
   });
   await store.jobs.put({
@@ -108,6 +109,8 @@ export function signIn(): void {
         roles: ['technician'],
         trade: 'cableways',
         credentials: [],
+        retired: false,
+        joined: true,
       },
       organisation: { id: TEMPLATE, name: 'Tarnhollow', timeZone: 'UTC' },
       branch: { id: SITE, name: 'Harbour' },

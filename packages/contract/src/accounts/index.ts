@@ -80,7 +80,7 @@ export const PeopleAnswer = listOf(Person);
 
 /** Everybody there is or was, by name: what ids in jobs and sheets mean. */
 export const PeopleNamed = z.object({
-  people: z.array(z.object({ id: Id, name: Name, roles: z.array(Role), retired: z.boolean() })),
+  people: z.array(Person.pick({ id: true, name: true, roles: true, trade: true, retired: true })),
 });
 
 export const Invitation = z
@@ -90,6 +90,9 @@ export const Invitation = z
   })
   .strict();
 export type Invitation = z.infer<typeof Invitation>;
+/** What to sign in with, now that the password is chosen. */
+export const InvitationTaken = z.object({ email: z.email(), organisation: Id });
+export type InvitationTaken = z.infer<typeof InvitationTaken>;
 
 export const Me = z.object({
   person: Person,

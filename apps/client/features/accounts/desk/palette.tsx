@@ -18,6 +18,7 @@ const DOINGS: readonly Way[] = [
   ...DESK_PLACES.map(({ href, word }) => ({ href, words: `Go to ${word}` })),
   { href: '/day?new=job', words: 'Make a new job' },
   { href: '/places?new=place', words: 'Add a place' },
+  { href: '/people?new=person', words: 'Add a person' },
 ];
 const SHOWN = 9;
 
@@ -25,12 +26,16 @@ const SHOWN = 9;
 export function Palette({ onClose }: { onClose: () => void }) {
   const router = useRouter();
   const [text, setText] = useState('');
-  const { answer } = useOffice(SitesAnswer, '/api/sites');
+  const { answer } = useOffice(
+    SitesAnswer,
+    `/api/sites?${new URLSearchParams({ most: String(SHOWN), text: text.trim() })}`,
+    ['site'],
+  );
   const wanted = text.trim().toLowerCase();
   const ways: Way[] = [
-    ...DOINGS,
-    ...(answer?.sites ?? []).map((site) => ({ words: site.name, href: `/places?site=${site.id}` })),
-  ].filter((way) => way.words.toLowerCase().includes(wanted));
+    ...DOINGS.filter((way) => way.words.toLowerCase().includes(wanted)),
+    ...(answer?.rows ?? []).map((site) => ({ words: site.name, href: `/places?site=${site.id}` })),
+  ];
   const go = (way: Way | undefined): void => {
     if (!way) return;
     onClose();

@@ -1,62 +1,180 @@
-import { daysBetween } from '@ant-trail/core/calendar';
-import { Column, Row, Rule } from '@/design/box.tsx';
+import { may, ROLES } from '@ant-trail/core/accounts';
+import { PeopleAnswer, Person } from '@ant-trail/contract/accounts';
+import { addDays, daysBetween } from '@ant-trail/core/calendar';
+import { useLocalSearchParams, useRouter } from 'expo-router';
+import { Column, Row } from '@/design/box.tsx';
+import { Button } from '@/design/button.tsx';
 import { DeskPage } from '@/design/desk-page.tsx';
 import { Mark } from '@/design/mark.tsx';
+import { Pick } from '@/design/pick.tsx';
 import { Body } from '@/design/text.tsx';
+import { useOffice } from '@/device/office.ts';
 import { useNow } from '@/device/use-now.ts';
+import { OfficeList, type ListColumn } from '@/features/lists/desk/office-list.tsx';
+import { TextFilter } from '@/features/lists/desk/text-filter.tsx';
+import { useList } from '@/features/lists/desk/use-list.ts';
 import { sayShortDay } from '@/features/planning/wording.ts';
 import { useMe } from '../session.ts';
-import { usePeople } from './use-people.ts';
+import { PersonDialog } from './person-dialog.tsx';
 
 /** Below so many days left, a credential is pointed out. */
 const SOON_DAYS = 30;
 
+const columnsOf = (today: string): readonly ListColumn<Person>[] => [
+  {
+    id: 'name',
+    label: 'Name',
+    order: 'name',
+    width: 230,
+    cell: (person) => (
+      <Column alignItems="flex-start">
+        <Body strong>{person.name}</Body>
+        {person.joined ? null : (
+          <Body small quiet>
+            invited, not here yet
+          </Body>
+        )}
+      </Column>
+    ),
+  },
+  {
+    id: 'role',
+    label: 'Role and trade',
+    width: 200,
+    cell: (person) => (
+      <Body small>{[person.roles.join(', '), person.trade].filter(Boolean).join(' · ')}</Body>
+    ),
+  },
+  {
+    id: 'reached',
+    label: 'Reached at',
+    width: 260,
+    cell: (person) => (
+      <Column>
+        <Body small>{person.phone}</Body>
+        <Body small quiet>
+          {person.email}
+        </Body>
+      </Column>
+    ),
+  },
+  {
+    id: 'credentials',
+    label: 'Credentials',
+    cell: (person) => (
+      <Column gap="$1">
+        {person.credentials.map((credential) => {
+          const left = daysBetween(today, credential.expiresOn);
+          return (
+            <Row key={credential.id} gap="$2">
+              {left < SOON_DAYS ? <Mark name="needs eyes" size={16} /> : null}
+              <Body small eyes={left < SOON_DAYS}>
+                {credential.kind} {credential.number}, {credential.issuer}:{' '}
+                {sayLeft(left, credential.expiresOn)}
+              </Body>
+            </Row>
+          );
+        })}
+      </Column>
+    ),
+  },
+];
+
+const sayDays = (days: number): string => `${days} ${days === 1 ? 'day' : 'days'}`;
+
+function sayLeft(left: number, expiresOn: string): string {
+  if (left < 0) return `expired ${sayDays(-left)} ago`;
+  if (left === 0) return 'expires today';
+  return left < SOON_DAYS
+    ? `expires in ${sayDays(left)}`
+    : `valid to ${sayShortDay(expiresOn)} ${expiresOn.slice(0, 4)}`;
+}
+
 /** Who works here, in which role, with which credentials. */
 export function PeopleScreen() {
-  const { organisation } = useMe();
+  const { organisation, person: own } = useMe();
   const { day } = useNow(organisation.timeZone);
-  const people = usePeople();
+  const params = useLocalSearchParams<{ person?: string; new?: string }>();
+  const router = useRouter();
+  const list = useList<Person>({
+    name: 'people',
+    path: '/api/people',
+    schema: PeopleAnswer,
+    about: ['person'],
+    keys: ['role', 'retired', 'expiring'],
+  });
+  const keeps = may(own.roles, 'keep people');
+  const opened = useOffice(Person, params.person ? `/api/people/${params.person}` : null, [
+    'person',
+  ]).answer;
+  const close = (): void => router.setParams({ person: undefined, new: undefined });
+  const soon = addDays(day, SOON_DAYS);
   return (
-    <DeskPage title="People" about={<Body quiet>{people.list.length} in all</Body>}>
-      <Column>
-        {people.list.map((person) => (
-          <Column key={person.id}>
-            <Rule />
-            <Row gap="$4" paddingVertical="$3" alignItems="flex-start" flexWrap="wrap">
-              <Column width={260}>
-                <Body strong>{person.name}</Body>
-                <Body small quiet>
-                  {person.roles.join(', ')} · {person.trade}
-                </Body>
-              </Column>
-              <Column width={280}>
-                <Body small>{person.phone}</Body>
-                <Body small quiet>
-                  {person.email}
-                </Body>
-              </Column>
-              <Column flex={1} minWidth={260} gap="$1">
-                {person.credentials.map((credential) => {
-                  const left = daysBetween(day, credential.expiresOn);
-                  return (
-                    <Row key={credential.id} gap="$2">
-                      {left < SOON_DAYS ? <Mark name="needs eyes" size={16} /> : null}
-                      <Body small eyes={left < SOON_DAYS}>
-                        {credential.kind} {credential.number}, {credential.issuer}:{' '}
-                        {left < 0
-                          ? `expired ${-left} days ago`
-                          : left < SOON_DAYS
-                            ? `expires in ${left} days`
-                            : `valid to ${sayShortDay(credential.expiresOn)} ${credential.expiresOn.slice(0, 4)}`}
-                      </Body>
-                    </Row>
-                  );
-                })}
-              </Column>
-            </Row>
-          </Column>
-        ))}
-      </Column>
+    <DeskPage
+      title="People"
+      problem={list.problem}
+      about={<Body quiet>{list.total === undefined ? '' : `${list.total} in all`}</Body>}
+      actions={
+        keeps ? (
+          <Button main dense onPress={() => router.setParams({ new: 'person' })}>
+            Add a person
+          </Button>
+        ) : null
+      }
+    >
+      <OfficeList
+        list={list}
+        idOf={({ id }) => id}
+        nameOf={({ name }) => name}
+        columns={columnsOf(day)}
+        orderedBy="name"
+        onOpen={({ id }) => router.setParams({ person: id })}
+        nothing="Nobody is like that."
+        filters={
+          <>
+            <TextFilter
+              label="Name, trade or credential"
+              query={list.query}
+              onChange={list.change}
+            />
+            <Pick
+              label="Role"
+              value={list.query['role'] ?? ''}
+              onChange={(role) => list.change({ role: role || undefined })}
+              options={['', ...ROLES].map((value) => ({ value, label: value || 'all' }))}
+            />
+            <Pick
+              label="Credentials"
+              value={list.query['expiring'] ? 'soon' : ''}
+              onChange={(which) => list.change({ expiring: which ? soon : undefined })}
+              options={[
+                { value: '', label: 'any' },
+                { value: 'soon', label: 'expired or soon' },
+              ]}
+            />
+            <Pick
+              label="Works here"
+              value={list.query['retired'] ?? 'no'}
+              onChange={(retired) =>
+                list.change({ retired: retired === 'no' ? undefined : retired })
+              }
+              options={[
+                { value: 'no', label: 'now' },
+                { value: 'yes', label: 'no more' },
+              ]}
+            />
+          </>
+        }
+      />
+      {(opened && params.person) || params.new ? (
+        <PersonDialog
+          key={opened?.id ?? 'new'}
+          person={params.new ? null : (opened ?? null)}
+          keeps={keeps}
+          onClose={close}
+          onSaved={list.again}
+        />
+      ) : null}
     </DeskPage>
   );
 }

@@ -1,21 +1,26 @@
-import { PeopleAnswer, type Person } from '@ant-trail/contract/accounts';
+import { PeopleNamed } from '@ant-trail/contract/accounts';
 import { useMemo } from 'react';
+import type { z } from 'zod';
 import { useOffice } from '@/device/office.ts';
 
+export type NamedPerson = z.infer<typeof PeopleNamed>['people'][number];
+
 export interface People {
-  readonly list: readonly Person[];
+  /** Those who work here now. */
+  readonly list: readonly NamedPerson[];
+  /** Names of those who did, too. */
   readonly name: (id: string | null) => string;
   readonly loaded: boolean;
 }
 
 /** The people of the organisation, with their names by id. */
 export function usePeople(): People {
-  const { answer } = useOffice(PeopleAnswer, '/api/people');
+  const { answer } = useOffice(PeopleNamed, '/api/people/names', ['person']);
   return useMemo(() => {
-    const list = answer?.people ?? [];
-    const names = new Map(list.map((person) => [person.id, person.name]));
+    const everybody = answer?.people ?? [];
+    const names = new Map(everybody.map((person) => [person.id, person.name]));
     return {
-      list,
+      list: everybody.filter(({ retired }) => !retired),
       name: (id) => (id === null ? 'nobody yet' : (names.get(id) ?? '…')),
       loaded: answer !== undefined,
     };

@@ -1,4 +1,4 @@
-import type { Person } from '@ant-trail/contract/accounts';
+import type { NamedPerson } from '@/features/accounts/desk/use-people.ts';
 import type { VisitCard } from '@ant-trail/contract/planning';
 import { sayMinute } from '@ant-trail/core/calendar';
 import { View } from '@tamagui/core';
@@ -15,7 +15,7 @@ const FIRST_HOUR = 7;
 const LAST_HOUR = 17;
 
 export interface DayChartProps {
-  readonly people: readonly Person[];
+  readonly people: readonly NamedPerson[];
   readonly cards: readonly VisitCard[];
   /** The minute of the day, or null when the day shown is not today. */
   readonly now: number | null;

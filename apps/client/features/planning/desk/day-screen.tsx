@@ -29,14 +29,18 @@ export function DayScreen() {
   const [ahead, setAhead] = useState(0);
   const [opened, setOpened] = useState<VisitCard | null>(null);
   const day = addDays(now.day, ahead);
-  const { answer, problem } = useOffice(DayAnswer, `/api/day?day=${day}`);
-  const jobs = useOffice(JobsAnswer, '/api/jobs?state=draft');
+  const { answer, problem } = useOffice(DayAnswer, `/api/day?day=${day}`, [
+    'visit',
+    'sheet',
+    'site',
+  ]);
+  const jobs = useOffice(JobsAnswer, '/api/jobs?state=draft&order=day', ['visit', 'site']);
   const people = usePeople();
   const cards = answer?.cards ?? [];
   const walkers = people.list.filter((person) => may(person.roles, 'walk'));
   const minute = ahead === 0 ? now.minute : null;
   const making = params.new === 'job';
-  const unplaced = (jobs.answer?.cards ?? []).flatMap((card) => {
+  const unplaced = (jobs.answer?.rows ?? []).flatMap((card) => {
     const visit = card.visits.find((each) => each.person === null);
     return visit ? [{ ...card, visit }] : [];
   });
@@ -115,6 +119,11 @@ export function DayScreen() {
             </PressableRow>
           </Leaf>
         ))}
+        {(jobs.answer?.total ?? 0) > unplaced.length ? (
+          <Button dense onPress={() => router.navigate('/jobs?state=draft&order=day')}>
+            {`All ${jobs.answer?.total ?? ''} of them`}
+          </Button>
+        ) : null}
         <View flex={1} />
         <LiveWord />
       </Column>

@@ -1,7 +1,7 @@
 import { zodResolver } from '@hookform/resolvers/zod';
-import type { Person } from '@ant-trail/contract/accounts';
+import { Person } from '@ant-trail/contract/accounts';
 import { JobCard, JobDraft } from '@ant-trail/contract/planning';
-import { SitesAnswer } from '@ant-trail/contract/sites';
+import { Site } from '@ant-trail/contract/sites';
 import { TemplatesAnswer } from '@ant-trail/contract/templates';
 import { useState } from 'react';
 import { Controller, useForm, useWatch } from 'react-hook-form';
@@ -14,12 +14,15 @@ import { DateField, Pick } from '@/design/pick.tsx';
 import { Body } from '@/design/text.tsx';
 import { ask, wordsFor } from '@/device/api.ts';
 import { useOffice } from '@/device/office.ts';
+import { FindPerson } from '@/features/accounts/desk/find-person.tsx';
+import type { NamedPerson } from '@/features/accounts/desk/use-people.ts';
+import { FindSite } from '@/features/sites/desk/find-site.tsx';
 import { MoreOfJob } from './more-of-job.tsx';
 import { readMinute, writeMinute } from './time-of-day.ts';
 
 export interface JobDialogProps {
   readonly day: string;
-  readonly people: readonly Person[];
+  readonly people: readonly NamedPerson[];
   readonly onClose: () => void;
 }
 
@@ -27,8 +30,7 @@ const LENGTHS = [15, 20, 30, 45, 60, 90, 120, 180, 240];
 
 /** Makes a job: place, template, instructions, time, person. */
 export function JobDialog({ day, people, onClose }: JobDialogProps) {
-  const sites = useOffice(SitesAnswer, '/api/sites').answer?.sites ?? [];
-  const templates = useOffice(TemplatesAnswer, '/api/templates').answer?.templates ?? [];
+  const templates = useOffice(TemplatesAnswer, '/api/templates', []).answer?.templates ?? [];
   const [problem, setProblem] = useState<string | null>(null);
   const form = useForm<JobDraft>({
     resolver: zodResolver(JobDraft),
@@ -48,11 +50,10 @@ export function JobDialog({ day, people, onClose }: JobDialogProps) {
   });
   const { control, formState } = form;
   const [siteId, person, template] = useWatch({ control, name: ['site', 'person', 'template'] });
-  const site = sites.find((each) => each.id === siteId);
+  const site = useOffice(Site, siteId ? `/api/sites/${siteId}` : null, ['site']).answer;
   const programmes = templates.find((each) => each.template === template)?.body.programmes ?? [];
-  const expired = people
-    .find((each) => each.id === person)
-    ?.credentials.filter((credential) => credential.expiresOn < day);
+  const chosen = useOffice(Person, person ? `/api/people/${person}` : null, ['person']).answer;
+  const expired = chosen?.credentials.filter((credential) => credential.expiresOn < day);
   const save = form.handleSubmit(async (draft) => {
     try {
       await ask(JobCard, 'POST', '/api/jobs', draft);
@@ -69,15 +70,14 @@ export function JobDialog({ day, people, onClose }: JobDialogProps) {
           control={control}
           name="site"
           render={({ field }) => (
-            <Pick
+            <FindSite
               label="Place"
-              value={field.value}
-              onChange={(value) => {
-                field.onChange(value);
-                const chosen = sites.find((each) => each.id === value);
+              chosen={site ?? null}
+              onChoose={(place) => {
+                field.onChange(place?.id ?? '');
                 form.setValue(
                   'recipients',
-                  chosen?.contacts.map((c) => c.email).filter(Boolean) ?? [],
+                  place?.contacts.map((c) => c.email).filter(Boolean) ?? [],
                 );
                 // Things belong to a place.
                 form.setValue(
@@ -86,10 +86,6 @@ export function JobDialog({ day, people, onClose }: JobDialogProps) {
                 );
               }}
               problem={errors.site && 'Choose the place.'}
-              options={[
-                { value: '', label: 'Choose …' },
-                ...sites.map(({ id, name }) => ({ value: id, label: name })),
-              ]}
             />
           )}
         />
@@ -190,14 +186,12 @@ export function JobDialog({ day, people, onClose }: JobDialogProps) {
             control={control}
             name="person"
             render={({ field }) => (
-              <Pick
+              <FindPerson
                 label="Person"
-                value={field.value ?? ''}
-                onChange={(value) => field.onChange(value || null)}
-                options={[
-                  { value: '', label: 'Nobody yet' },
-                  ...people.map(({ id, name }) => ({ value: id, label: name })),
-                ]}
+                empty="Nobody yet"
+                people={people}
+                chosen={field.value}
+                onChoose={field.onChange}
               />
             )}
           />

@@ -1,115 +1,131 @@
 import { may } from '@ant-trail/core/accounts';
 import { JobsAnswer, type JobCard } from '@ant-trail/contract/planning';
+import { Site } from '@ant-trail/contract/sites';
+import { TemplatesAnswer } from '@ant-trail/contract/templates';
 import { sayMinute } from '@ant-trail/core/calendar';
-import { JOB_STATE_RULES, type JobState } from '@ant-trail/core/planning';
+import { JOB_STATE_RULES, JOB_STATES, type JobState } from '@ant-trail/core/planning';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
-import { Column, Row, Rule } from '@/design/box.tsx';
+import { Column, Row } from '@/design/box.tsx';
 import { Button } from '@/design/button.tsx';
 import { DeskPage } from '@/design/desk-page.tsx';
-import { Input } from '@/design/input.tsx';
 import { Mark } from '@/design/mark.tsx';
-import { Pick } from '@/design/pick.tsx';
-import { PressableRow } from '@/design/pressable-row.tsx';
+import { DateField, Pick } from '@/design/pick.tsx';
 import { Body, Figure } from '@/design/text.tsx';
 import { useOffice } from '@/device/office.ts';
 import { useNow } from '@/device/use-now.ts';
-import { usePeople } from '@/features/accounts/desk/use-people.ts';
+import { FindPerson } from '@/features/accounts/desk/find-person.tsx';
+import { usePeople, type NamedPerson, type People } from '@/features/accounts/desk/use-people.ts';
 import { useMe } from '@/features/accounts/session.ts';
+import { OfficeList, type ListColumn } from '@/features/lists/desk/office-list.tsx';
+import { TextFilter } from '@/features/lists/desk/text-filter.tsx';
+import { useList, type List } from '@/features/lists/desk/use-list.ts';
+import { FindSite } from '@/features/sites/desk/find-site.tsx';
 import { sayNearDay } from '../wording.ts';
+import { PlanTogether } from './plan-together.tsx';
 import { VisitDialog } from './visit-dialog.tsx';
 
-const FILTERS: readonly (JobState | '')[] = [
-  '',
-  'draft',
-  'planned',
-  'under way',
-  'in review',
-  'returned',
-  'approved',
-  'closed',
-  'cancelled',
+/** Who leads first, then everybody else who is there. */
+const namesOf = ({ visits }: JobCard, name: (id: string | null) => string): string =>
+  [...new Set(visits.map(({ person }) => name(person)))].join(', ');
+
+const columnsOf = (people: People, today: string): readonly ListColumn<JobCard>[] => [
+  {
+    id: 'place',
+    label: 'Place',
+    order: 'place',
+    cell: (card) => <Body strong>{card.siteName}</Body>,
+  },
+  {
+    id: 'state',
+    label: 'State',
+    width: 130,
+    cell: ({ job }) => (
+      <Row gap="$2">
+        <Mark name={JOB_STATE_RULES[job.state].mark} silent />
+        <Body small>{job.state}</Body>
+      </Row>
+    ),
+  },
+  {
+    id: 'job',
+    label: 'Job',
+    width: 240,
+    cell: ({ job }) => (
+      <Body small>
+        {job.title}
+        {job.sheets.length > 1 ? ` · ${job.sheets.length} sheets` : ''}
+      </Body>
+    ),
+  },
+  {
+    id: 'people',
+    label: 'People',
+    width: 180,
+    cell: (card) => <Body small>{namesOf(card, people.name)}</Body>,
+  },
+  {
+    id: 'day',
+    label: 'Day',
+    order: 'day',
+    width: 130,
+    cell: ({ job, visits }) => (
+      <Figure small>
+        {sayNearDay(job.day, today)} {visits[0] ? sayMinute(visits[0].start) : ''}
+      </Figure>
+    ),
+  },
 ];
 
-/** All jobs, narrowed by state and name. */
+const KEYS = ['state', 'site', 'person', 'template', 'from', 'to'];
+
+/** All jobs there are: by day, place, person, state, sheet. */
 export function JobsScreen() {
-  const { organisation } = useMe();
+  const { organisation, person: own } = useMe();
   const { day } = useNow(organisation.timeZone);
-  const [state, setState] = useState<string>('');
-  const [text, setText] = useState('');
-  const { answer, problem } = useOffice(
-    JobsAnswer,
-    state ? `/api/jobs?state=${encodeURIComponent(state)}` : '/api/jobs',
-  );
   const people = usePeople();
   const router = useRouter();
+  const list = useList<JobCard>({
+    name: 'jobs',
+    path: '/api/jobs',
+    schema: JobsAnswer,
+    about: ['visit', 'sheet', 'site'],
+    keys: KEYS,
+  });
   const [opened, setOpened] = useState<JobCard | null>(null);
-  const wanted = text.trim().toLowerCase();
-  const cards = (answer?.cards ?? []).filter((card) =>
-    `${card.siteName} ${card.job.title} ${namesOf(card, people.name)}`
-      .toLowerCase()
-      .includes(wanted),
-  );
+  const walkers = people.list.filter((person) => may(person.roles, 'walk'));
   return (
     <DeskPage
       title="Jobs"
-      problem={problem}
-      about={<Body quiet>{answer ? `${cards.length} shown, newest first` : ''}</Body>}
+      problem={list.problem}
+      about={<Body quiet>{list.total === undefined ? '' : `${list.total} in all`}</Body>}
       actions={
         <Button main dense onPress={() => router.navigate('/day?new=job')}>
           New job
         </Button>
       }
     >
-      <Row gap="$3" flexWrap="wrap" alignItems="flex-end">
-        <Column width={300}>
-          <Input label="Place, sheet or person" value={text} onChange={setText} />
-        </Column>
-        <Pick
-          label="State"
-          value={state}
-          onChange={setState}
-          options={FILTERS.map((value) => ({ value, label: value || 'all' }))}
-        />
-      </Row>
-      <Column>
-        {cards.slice(0, 150).map((card) => (
-          <Column key={card.job.id}>
-            <Rule />
-            <PressableRow
-              onPress={() => setOpened(card)}
-              justifyContent="center"
-              paddingVertical="$2"
-            >
-              <Row columnGap="$3" rowGap="$1" alignSelf="stretch" flexWrap="wrap">
-                <Mark name={JOB_STATE_RULES[card.job.state].mark} silent />
-                <Body small width={90}>
-                  {card.job.state}
-                </Body>
-                <Body strong width={300} numberOfLines={1}>
-                  {card.siteName}
-                </Body>
-                <Body small width={210} numberOfLines={1}>
-                  {card.job.title}
-                  {card.job.sheets.length > 1 ? ` · ${card.job.sheets.length} sheets` : ''}
-                </Body>
-                <Body small width={150}>
-                  {namesOf(card, people.name)}
-                </Body>
-                <Figure small>
-                  {sayNearDay(card.job.day, day)}{' '}
-                  {card.visits[0] ? sayMinute(card.visits[0].start) : ''}
-                </Figure>
-              </Row>
-            </PressableRow>
-          </Column>
-        ))}
-        {answer && cards.length === 0 ? <Body quiet>No job is like that.</Body> : null}
-      </Column>
+      <OfficeList<JobCard>
+        list={list}
+        idOf={({ job }) => job.id}
+        nameOf={({ job, siteName }) => `${job.title}, ${siteName}`}
+        columns={columnsOf(people, day)}
+        orderedBy="-day"
+        onOpen={setOpened}
+        nothing="No job is like that."
+        filters={<Filters list={list} people={people} />}
+        {...(may(own.roles, 'plan')
+          ? {
+              together: (chosen, done) => (
+                <PlanTogether cards={chosen} people={walkers} onDone={done} />
+              ),
+            }
+          : {})}
+      />
       {opened?.visits[0] ? (
         <VisitDialog
           card={{ ...opened, visit: opened.visits[0] }}
-          people={people.list.filter((person) => may(person.roles, 'walk'))}
+          people={walkers}
           onClose={() => setOpened(null)}
         />
       ) : null}
@@ -117,6 +133,72 @@ export function JobsScreen() {
   );
 }
 
-/** Everybody who is at a job, whoever leads first. */
-const namesOf = ({ visits }: JobCard, name: (id: string | null) => string): string =>
-  [...new Set(visits.map(({ person }) => name(person)))].join(', ');
+const STATE_OPTIONS: readonly (JobState | '')[] = [
+  '',
+  // A job goes from finished to review by itself.
+  ...JOB_STATES.filter((state) => state !== 'finished'),
+];
+const NOBODY: NamedPerson = {
+  ...{ id: 'nobody', name: 'Nobody yet', trade: '' },
+  ...{ roles: [], retired: false },
+};
+
+function Filters({ list, people }: { list: List<JobCard>; people: People }) {
+  const { query, change } = list;
+  const { answer } = useOffice(TemplatesAnswer, '/api/templates', []);
+  const site = useOffice(Site, query['site'] ? `/api/sites/${query['site']}` : null, [
+    'site',
+  ]).answer;
+  return (
+    <>
+      <TextFilter label="Place, job or person" query={query} onChange={change} />
+      <Pick
+        label="State"
+        value={query['state'] ?? ''}
+        onChange={(state) => change({ state: state || undefined })}
+        options={STATE_OPTIONS.map((value) => ({ value, label: value || 'all' }))}
+      />
+      <Column width={220}>
+        <FindSite
+          label="Place"
+          empty="All places"
+          chosen={site ?? null}
+          onChoose={(chosen) => change({ site: chosen?.id })}
+        />
+      </Column>
+      <Column width={200}>
+        <FindPerson
+          label="Person"
+          empty="Everybody"
+          people={[NOBODY, ...people.list.filter((person) => may(person.roles, 'walk'))]}
+          chosen={query['person'] ?? null}
+          onChoose={(person) => change({ person: person ?? undefined })}
+        />
+      </Column>
+      <Pick
+        label="Sheet"
+        value={query['template'] ?? ''}
+        onChange={(template) => change({ template: template || undefined })}
+        options={[
+          { value: '', label: 'all' },
+          ...(answer?.templates ?? []).map(({ template, body }) => ({
+            value: template,
+            label: body.title,
+          })),
+        ]}
+      />
+      <DateField
+        label="From"
+        type="date"
+        value={query['from'] ?? ''}
+        onChange={(from) => change({ from: from || undefined })}
+      />
+      <DateField
+        label="To"
+        type="date"
+        value={query['to'] ?? ''}
+        onChange={(to) => change({ to: to || undefined })}
+      />
+    </>
+  );
+}

@@ -1,4 +1,3 @@
-import type { Person } from '@ant-trail/contract/accounts';
 import type { JobDraft, SheetDraft } from '@ant-trail/contract/planning';
 import { AssetsAnswer } from '@ant-trail/contract/register';
 import type { PublishedTemplate } from '@ant-trail/contract/templates';
@@ -8,11 +7,13 @@ import { Button } from '@/design/button.tsx';
 import { Input } from '@/design/input.tsx';
 import { Pick } from '@/design/pick.tsx';
 import { useOffice } from '@/device/office.ts';
+import { FindPerson } from '@/features/accounts/desk/find-person.tsx';
+import type { NamedPerson } from '@/features/accounts/desk/use-people.ts';
 
 export interface MoreOfJobProps {
   readonly form: UseFormReturn<JobDraft>;
   readonly templates: readonly PublishedTemplate[];
-  readonly people: readonly Person[];
+  readonly people: readonly NamedPerson[];
 }
 
 /** What few jobs need: further sheets, helpers, and how many sheets there will be in the end. */
@@ -22,7 +23,9 @@ export function MoreOfJob({ form, templates, people }: MoreOfJobProps) {
     control,
     name: ['moreSheets', 'helpers', 'expectedSheets', 'person', 'site'],
   });
-  const register = useOffice(AssetsAnswer, site ? `/api/sites/${site}/assets` : null).answer;
+  const register = useOffice(AssetsAnswer, site ? `/api/sites/${site}/assets` : null, [
+    'site',
+  ]).answer;
   const things = (register?.assets ?? []).filter(({ retired }) => !retired);
   const change = (index: number, part: Partial<SheetDraft>): void =>
     setSheets(sheets.map((each, at) => (at === index ? { ...each, ...part } : each)));
@@ -76,11 +79,13 @@ export function MoreOfJob({ form, templates, people }: MoreOfJobProps) {
       ))}
       {helpers.map((helper, index) => (
         <Row key={index} gap="$2" alignItems="flex-end">
-          <Pick
+          <FindPerson
             label={helpers.length === 1 ? 'Helper' : `Helper ${index + 1}`}
-            value={helper}
-            onChange={(who) => setHelpers(helpers.map((each, at) => (at === index ? who : each)))}
-            options={others.map(({ id, name }) => ({ value: id, label: name }))}
+            people={others}
+            chosen={helper}
+            onChoose={(who) =>
+              setHelpers(helpers.map((each, at) => (at === index ? (who ?? each) : each)))
+            }
           />
           <Button
             dense

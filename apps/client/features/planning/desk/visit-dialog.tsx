@@ -1,5 +1,4 @@
 import { may } from '@ant-trail/core/accounts';
-import type { Person } from '@ant-trail/contract/accounts';
 import { JobDetails, VisitCard } from '@ant-trail/contract/planning';
 import { sayLength } from '@ant-trail/core/calendar';
 import { sayDistance } from '@ant-trail/core/geo';
@@ -8,10 +7,12 @@ import { useState } from 'react';
 import { Column, Row } from '@/design/box.tsx';
 import { Button } from '@/design/button.tsx';
 import { Dialog } from '@/design/dialog.tsx';
-import { DateField, Pick } from '@/design/pick.tsx';
+import { DateField } from '@/design/pick.tsx';
 import { Body, Figure } from '@/design/text.tsx';
 import { ask, wordsFor } from '@/device/api.ts';
 import { useOffice } from '@/device/office.ts';
+import { FindPerson } from '@/features/accounts/desk/find-person.tsx';
+import { usePeople, type NamedPerson } from '@/features/accounts/desk/use-people.ts';
 import { useMe } from '@/features/accounts/session.ts';
 import { sayWhen } from '../wording.ts';
 import { Decide } from './decide.tsx';
@@ -20,7 +21,7 @@ import { readMinute, writeMinute } from './time-of-day.ts';
 
 export interface VisitDialogProps {
   readonly card: VisitCard;
-  readonly people: readonly Person[];
+  readonly people: readonly NamedPerson[];
   readonly onClose: () => void;
 }
 
@@ -28,14 +29,13 @@ export interface VisitDialogProps {
 export function VisitDialog({ card, people, onClose }: VisitDialogProps) {
   const { visit, job } = card;
   const { person, organisation } = useMe();
-  const [who, setWho] = useState(visit.person ?? '');
+  const [who, setWho] = useState(visit.person);
   const [day, setDay] = useState(visit.day);
   const [start, setStart] = useState(writeMinute(visit.start));
   const [problem, setProblem] = useState<string | null>(null);
-  const nameOf = (id: string | null): string =>
-    people.find((each) => each.id === id)?.name ?? 'Nobody yet';
+  const { name: nameOf } = usePeople();
   const plans = may(person.roles, 'plan');
-  const details = useOffice(JobDetails, `/api/jobs/${job.id}`).answer;
+  const details = useOffice(JobDetails, `/api/jobs/${job.id}`, ['visit', 'sheet']).answer;
   const { settled } = JOB_STATE_RULES[job.state];
   const save = async () => {
     const minute = readMinute(start);
@@ -45,7 +45,7 @@ export function VisitDialog({ card, people, onClose }: VisitDialogProps) {
     }
     try {
       await ask(VisitCard, 'PUT', `/api/visits/${visit.id}/plan`, {
-        person: who || null,
+        person: who,
         day,
         start: minute,
         minutes: visit.minutes,
@@ -84,14 +84,12 @@ export function VisitDialog({ card, people, onClose }: VisitDialogProps) {
         {details ? <JobSheets details={details} /> : null}
         {plans && !settled ? (
           <>
-            <Pick
+            <FindPerson
               label="Person"
-              value={who}
-              onChange={setWho}
-              options={[
-                { value: '', label: 'Nobody yet' },
-                ...people.map(({ id, name, trade }) => ({ value: id, label: `${name}, ${trade}` })),
-              ]}
+              empty="Nobody yet"
+              people={people}
+              chosen={who}
+              onChoose={setWho}
             />
             <Row gap="$3">
               <DateField label="Day" type="date" value={day} onChange={setDay} />

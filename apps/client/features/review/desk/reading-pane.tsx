@@ -1,3 +1,4 @@
+import { Person } from '@ant-trail/contract/accounts';
 import type { Dossier } from '@ant-trail/contract/review';
 import { sayRange, unusualAtEnd, writeUnit } from '@ant-trail/core/measure';
 import { needsEyes } from '@ant-trail/core/review';
@@ -23,6 +24,7 @@ import { PressableRow } from '@/design/pressable-row.tsx';
 import { Sparkline } from '@/design/sparkline.tsx';
 import { Body, Figure, Heading, Title } from '@/design/text.tsx';
 import { usePeople } from '@/features/accounts/desk/use-people.ts';
+import { useOffice } from '@/device/office.ts';
 import { useMe } from '@/features/accounts/session.ts';
 import { sayPast, sayShortDay, sayWhen } from '@/features/planning/wording.ts';
 import { ProgrammeDifference } from './differences.tsx';
@@ -97,7 +99,8 @@ function Head({
   const people = usePeople();
   const { visit, job, site, version, entries } = dossier;
   const finish = entries.filter((entry) => entry.kind === 'finish').at(-1);
-  const doer = people.list.find((person) => person.id === (finish?.by ?? visit.person));
+  const by = finish?.by ?? visit.person;
+  const doer = useOffice(Person, by ? `/api/people/${by}` : null, ['person']).answer;
   const arrived = visit.events.find((event) => event.kind === 'arrived');
   const credentials = doer?.credentials.map((c) => `${c.kind} ${c.number}`).join(', ');
   const times = [

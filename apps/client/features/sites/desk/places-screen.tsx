@@ -1,82 +1,131 @@
-import { SitesAnswer } from '@ant-trail/contract/sites';
+import { may } from '@ant-trail/core/accounts';
+import { Site, SitesAnswer } from '@ant-trail/contract/sites';
 import { useLocalSearchParams, useRouter } from 'expo-router';
-import { useState } from 'react';
-import { Column, Row, Rule } from '@/design/box.tsx';
+import { Column, Row } from '@/design/box.tsx';
 import { Button } from '@/design/button.tsx';
 import { DeskPage } from '@/design/desk-page.tsx';
-import { Input } from '@/design/input.tsx';
 import { Mark } from '@/design/mark.tsx';
-import { PressableRow } from '@/design/pressable-row.tsx';
+import { Pick } from '@/design/pick.tsx';
 import { Body } from '@/design/text.tsx';
 import { useOffice } from '@/device/office.ts';
+import { useMe } from '@/features/accounts/session.ts';
+import { OfficeList, type ListColumn } from '@/features/lists/desk/office-list.tsx';
+import { TextFilter } from '@/features/lists/desk/text-filter.tsx';
+import { useList } from '@/features/lists/desk/use-list.ts';
 import { SiteDialog } from './site-dialog.tsx';
+
+const COLUMNS: readonly ListColumn<Site>[] = [
+  {
+    id: 'name',
+    label: 'Place',
+    order: 'name',
+    width: 280,
+    cell: (site) => <Body strong>{site.name}</Body>,
+  },
+  {
+    id: 'client',
+    label: 'Client',
+    order: 'client',
+    width: 200,
+    cell: (site) => <Body small>{site.client}</Body>,
+  },
+  {
+    id: 'contact',
+    label: 'Contact',
+    width: 210,
+    cell: ({ contacts: [contact] }) =>
+      contact ? (
+        <Column>
+          <Body small>
+            {contact.name}, {contact.role}
+          </Body>
+          <Body small quiet>
+            {contact.phone}
+          </Body>
+        </Column>
+      ) : null,
+  },
+  {
+    id: 'hazards',
+    label: 'Hazards',
+    cell: (site) => (
+      <Column>
+        {site.hazards.map((hazard) => (
+          <Row key={hazard} gap="$2">
+            <Mark name="needs eyes" size={14} silent />
+            <Body small eyes>
+              {hazard}
+            </Body>
+          </Row>
+        ))}
+      </Column>
+    ),
+  },
+];
 
 /** The places work is done at. */
 export function PlacesScreen() {
+  const { person } = useMe();
   const params = useLocalSearchParams<{ site?: string; new?: string }>();
   const router = useRouter();
-  const [text, setText] = useState('');
-  const { answer, problem, again } = useOffice(SitesAnswer, '/api/sites');
-  const wanted = text.trim().toLowerCase();
-  const sites = (answer?.sites ?? []).filter((site) =>
-    `${site.name} ${site.client} ${site.hazards.join(' ')}`.toLowerCase().includes(wanted),
-  );
-  const opened = answer?.sites.find((site) => site.id === params.site) ?? null;
+  const list = useList<Site>({
+    name: 'places',
+    path: '/api/sites',
+    schema: SitesAnswer,
+    about: ['site'],
+    keys: ['retired'],
+  });
+  const opened = useOffice(Site, params.site ? `/api/sites/${params.site}` : null, ['site']).answer;
   const close = (): void => router.setParams({ site: undefined, new: undefined });
   return (
     <DeskPage
       title="Places"
-      problem={problem}
-      about={<Body quiet>{answer ? `${sites.length} shown` : ''}</Body>}
+      problem={list.problem}
+      about={<Body quiet>{list.total === undefined ? '' : `${list.total} in all`}</Body>}
       actions={
-        <Button main dense onPress={() => router.setParams({ new: 'place' })}>
-          Add a place
-        </Button>
+        may(person.roles, 'keep places') ? (
+          <Button main dense onPress={() => router.setParams({ new: 'place' })}>
+            Add a place
+          </Button>
+        ) : null
       }
     >
-      <Column maxWidth={360}>
-        <Input label="Name, client or hazard" value={text} onChange={setText} />
-      </Column>
-      <Column>
-        {sites.map((site) => (
-          <Column key={site.id}>
-            <Rule />
-            <PressableRow onPress={() => router.setParams({ site: site.id })} paddingVertical="$2">
-              <Row gap="$4" alignSelf="stretch" flexWrap="wrap" alignItems="flex-start">
-                <Column width={320}>
-                  <Body strong>{site.name}</Body>
-                  <Body small quiet>
-                    {site.client}
-                  </Body>
-                </Column>
-                <Column width={230}>
-                  {site.contacts.map((contact) => (
-                    <Body small key={contact.name}>
-                      {contact.name}, {contact.role}
-                    </Body>
-                  ))}
-                  <Body small quiet>
-                    {site.contacts[0]?.phone}
-                  </Body>
-                </Column>
-                <Column flex={1} minWidth={240}>
-                  {site.hazards.map((hazard) => (
-                    <Row key={hazard} gap="$2">
-                      <Mark name="needs eyes" size={14} silent />
-                      <Body small eyes>
-                        {hazard}
-                      </Body>
-                    </Row>
-                  ))}
-                </Column>
-              </Row>
-            </PressableRow>
-          </Column>
-        ))}
-        {answer && sites.length === 0 ? <Body quiet>No place is called that.</Body> : null}
-      </Column>
+      <OfficeList
+        list={list}
+        idOf={({ id }) => id}
+        nameOf={({ name }) => name}
+        columns={COLUMNS}
+        orderedBy="name"
+        onOpen={({ id }) => router.setParams({ site: id })}
+        nothing="No place is called that."
+        filters={
+          <>
+            <TextFilter
+              label="Name, client, address or hazard"
+              query={list.query}
+              onChange={list.change}
+            />
+            <Pick
+              label="In use"
+              value={list.query['retired'] ?? 'no'}
+              onChange={(retired) =>
+                list.change({ retired: retired === 'no' ? undefined : retired })
+              }
+              options={[
+                { value: 'no', label: 'in use' },
+                { value: 'yes', label: 'retired' },
+              ]}
+            />
+          </>
+        }
+      />
       {opened || params.new ? (
-        <SiteDialog key={opened?.id ?? 'new'} site={opened} onClose={close} onSaved={again} />
+        <SiteDialog
+          key={opened?.id ?? 'new'}
+          site={opened ?? null}
+          onClose={close}
+          onSaved={list.again}
+        />
       ) : null}
     </DeskPage>
   );

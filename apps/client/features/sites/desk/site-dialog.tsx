@@ -138,6 +138,22 @@ export function SiteDialog({ site, onClose, onSaved }: SiteDialogProps) {
         </Button>
         {site ? (
           <>
+            <Button
+              dense
+              onPress={() =>
+                void ask(Site, 'PUT', `/api/sites/${site.id}/retired`, {
+                  retired: !site.retired,
+                }).then(
+                  () => {
+                    onSaved();
+                    onClose();
+                  },
+                  (error: unknown) => setProblem(wordsFor(error)),
+                )
+              }
+            >
+              {site.retired ? 'Take into use again' : 'Retire: nothing more is planned here'}
+            </Button>
             <Dots />
             <RegisterList site={site.id} />
           </>

@@ -7,7 +7,7 @@ import { Refusal } from '../../http/problem.ts';
 import { problemWithInput } from '../../http/readable.ts';
 import { sendLetter } from '../../mail/letters.ts';
 import { Turns } from '../../turns/turns.ts';
-import { OrganisationRow, PersonRow } from './entities.ts';
+import { PersonRow, type OrganisationRow } from './entities.ts';
 import { hashPassword } from './password.ts';
 
 const DAYS_OPEN = 7;

@@ -35,9 +35,9 @@ export async function everybody(db: EntityManager): Promise<Person[]> {
 /** Everybody there is or was, by name: what ids in jobs and sheets mean. */
 export async function peopleNamed(
   db: EntityManager,
-): Promise<Pick<Person, 'id' | 'name' | 'roles' | 'retired'>[]> {
+): Promise<Pick<Person, 'id' | 'name' | 'roles' | 'trade' | 'retired'>[]> {
   return db.find(PersonRow, {
-    select: { id: true, name: true, roles: true, retired: true },
+    select: { id: true, name: true, roles: true, trade: true, retired: true },
     order: { name: 'ASC', id: 'ASC' },
   });
 }

@@ -11,7 +11,7 @@ import type { Folding } from '../capture/folding.ts';
 import { sheetAsText } from '../capture/sheet-as-text.ts';
 import type { MediaFiles } from '../media/files.ts';
 import { findJob } from '../planning/jobs.ts';
-import { writeCsv, writeXlsx, type Cell } from './table-file.ts';
+import { tableAnswer } from './table-answer.ts';
 import type { TableReader } from './table-reader.ts';
 
 export const exchangeRoutes = (
@@ -79,19 +79,4 @@ async function mustBeThere(db: EntityManager, sheet: string): Promise<SheetAsTex
   const text = await sheetAsText(db, sheet);
   if (!text) throw notFound('This sheet');
   return text.sheet;
-}
-
-const TYPES: Record<TableFormat, string> = {
-  csv: 'text/csv; charset=utf-8',
-  xlsx: 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet',
-};
-
-/** Lines as a file to keep. */
-export async function tableAnswer(
-  lines: readonly (readonly Cell[])[],
-  name: string,
-  format: TableFormat,
-): Promise<FileAnswer> {
-  const bytes = format === 'csv' ? writeCsv(lines) : await writeXlsx(lines, name);
-  return new FileAnswer(TYPES[format], bytes, `${name}.${format}`);
 }

@@ -1,0 +1,158 @@
+import { useTheme } from '@tamagui/core';
+import { useCombobox } from 'downshift';
+import { useId } from 'react';
+import { Column } from './box.tsx';
+import { Body } from './text.tsx';
+
+export interface FindOption {
+  readonly value: string;
+  readonly label: string;
+  /** A second line that tells namesakes apart. */
+  readonly about?: string;
+}
+
+export interface FindProps {
+  readonly label: string;
+  /** What is chosen; null for nothing. */
+  readonly chosen: FindOption | null;
+  /** What fits the words written so far, the best first. */
+  readonly options: readonly FindOption[];
+  /** The words being written. */
+  readonly onWords: (words: string) => void;
+  readonly onChoose: (option: FindOption | null) => void;
+  /** What the empty field means, such as “Nobody yet”. */
+  readonly empty?: string;
+  readonly problem?: string | undefined;
+  /** How many more fit than are shown. */
+  readonly more?: number;
+}
+
+/** One out of thousands: written in part, chosen from what fits. By hand or by the keyboard alone. */
+export function Find(props: FindProps) {
+  // Downshift hands out properties by calls the compiler must not keep.
+  'use no memo';
+  const {
+    label,
+    chosen,
+    options,
+    onWords,
+    onChoose,
+    empty = 'Choose …',
+    problem,
+    more = 0,
+  } = props;
+  const theme = useTheme();
+  const id = useId();
+  const box = useCombobox<FindOption>({
+    id,
+    items: [...options],
+    selectedItem: chosen,
+    itemToString: (option) => option?.label ?? '',
+    itemToKey: (option) => option?.value,
+    onInputValueChange: ({ inputValue, type }) => {
+      if (type === useCombobox.stateChangeTypes.InputChange) onWords(inputValue);
+    },
+    onSelectedItemChange: ({ selectedItem }) => onChoose(selectedItem),
+    onIsOpenChange: ({ isOpen }) => {
+      // Opened anew, all there is to choose from is offered, not only what is chosen already.
+      if (isOpen) onWords('');
+    },
+    stateReducer: (state, { type, changes }) => {
+      const { InputBlur, InputChange } = useCombobox.stateChangeTypes;
+      // Left with words that are no choice: what was chosen stands, and an emptied field means nothing.
+      if (type === InputBlur)
+        return {
+          ...changes,
+          selectedItem: state.inputValue === '' ? null : state.selectedItem,
+          inputValue: state.inputValue === '' ? '' : (state.selectedItem?.label ?? ''),
+        };
+      return type === InputChange ? { ...changes, highlightedIndex: 0 } : changes;
+    },
+  });
+  return (
+    <Column gap="$1" style={{ position: 'relative' }}>
+      <Body small strong aria-hidden>
+        {label}
+      </Body>
+      <input
+        {...box.getInputProps({ 'aria-label': label, onFocus: (e) => e.target.select() })}
+        placeholder={empty}
+        aria-invalid={Boolean(problem)}
+        aria-describedby={problem ? `${id}-problem` : undefined}
+        style={{
+          minHeight: 52,
+          boxSizing: 'border-box',
+          width: '100%',
+          padding: '0 14px',
+          border: `2px solid ${problem ? theme.clay.get() : theme.sand.get()}`,
+          borderRadius: '4px 14px 14px 14px',
+          background: theme.sheet.get(),
+          color: theme.ink.get(),
+          fontFamily: 'Atkinson Hyperlegible Next',
+          fontSize: 17,
+        }}
+      />
+      <ul
+        {...box.getMenuProps({ 'aria-label': label })}
+        style={{
+          display: box.isOpen ? 'block' : 'none',
+          position: 'absolute',
+          top: '100%',
+          zIndex: 10,
+          margin: '4px 0 0',
+          padding: 0,
+          listStyle: 'none',
+          width: '100%',
+          minWidth: 260,
+          maxHeight: 320,
+          overflowY: 'auto',
+          background: theme.sheet.get(),
+          border: `2px solid ${theme.ink.get()}`,
+          borderRadius: '4px 14px 14px 14px',
+        }}
+      >
+        {options.map((option, index) => (
+          <li
+            key={option.value}
+            {...box.getItemProps({ item: option, index })}
+            style={{
+              padding: '10px 14px',
+              minHeight: 28,
+              cursor: 'pointer',
+              background: box.highlightedIndex === index ? theme.touch.get() : 'transparent',
+            }}
+          >
+            <Body strong={option.value === chosen?.value}>{option.label}</Body>
+            {option.about ? (
+              <Body small quiet>
+                {' '}
+                {option.about}
+              </Body>
+            ) : null}
+          </li>
+        ))}
+      </ul>
+      {box.isOpen && (options.length === 0 || more > 0) ? (
+        <Body small quiet role="status">
+          {options.length === 0
+            ? 'Nothing is called that.'
+            : `${more} more: write more of the name.`}
+        </Body>
+      ) : null}
+      {problem ? (
+        <Body small eyes role="alert" id={`${id}-problem`}>
+          {problem}
+        </Body>
+      ) : null}
+    </Column>
+  );
+}
+
+/** What fits the words out of a list that is at hand, each word anywhere in it. */
+export function fitting(options: readonly FindOption[], words: string): FindOption[] {
+  const wanted = words.toLowerCase().split(/\s+/).filter(Boolean);
+  return options.filter(({ label, about = '' }) => {
+    const text = `${label} ${about}`.toLowerCase();
+    return wanted.every((word) => text.includes(word));
+  });
+}

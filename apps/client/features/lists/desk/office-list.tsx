@@ -1,0 +1,273 @@
+import { getCoreRowModel, useReactTable, type Table } from '@tanstack/react-table';
+import { useVirtualizer } from '@tanstack/react-virtual';
+import { styled, View } from '@tamagui/core';
+import { useEffect, useRef, useState, type ReactNode } from 'react';
+import { useWindowDimensions } from 'react-native';
+import { Column, Row } from '@/design/box.tsx';
+import { useScrollElement } from '@/design/desk-page.tsx';
+import { Body } from '@/design/text.tsx';
+import type { List } from './use-list.ts';
+import { ViewBar } from './view-bar.tsx';
+
+export interface ListColumn<Item> {
+  readonly id: string;
+  readonly label: string;
+  /** Its width; the one without takes what is left. */
+  readonly width?: number;
+  /** What the office calls the order by it. */
+  readonly order?: string;
+  readonly cell: (item: Item) => ReactNode;
+}
+
+export interface OfficeListProps<Item> {
+  readonly list: List<Item>;
+  readonly idOf: (item: Item) => string;
+  /** Said by readers for the line as a whole. */
+  readonly nameOf: (item: Item) => string;
+  readonly columns: readonly ListColumn<Item>[];
+  /** The order it comes in where none is asked for. */
+  readonly orderedBy: string;
+  readonly onOpen: (item: Item) => void;
+  /** Fields that narrow the list. */
+  readonly filters: ReactNode;
+  readonly nothing: string;
+  /** What can be done with several at once. */
+  readonly together?: (chosen: readonly Item[], done: () => void) => ReactNode;
+}
+
+const LINE_PX = 57;
+/** Pages are asked for before somebody reaches their end. */
+const AHEAD = 15;
+
+/** A list of the office: narrowed, ordered, read on without end, chosen from. */
+export function OfficeList<Item>(props: OfficeListProps<Item>) {
+  // The table and the window on it keep their own state, which the compiler can't see.
+  'use no memo';
+  const { list, columns, idOf } = props;
+  const [hidden, setHidden] = useState<readonly string[]>([]);
+  const [chosen, setChosen] = useState<Record<string, boolean>>({});
+  const table = useReactTable<Item>({
+    data: list.rows as Item[],
+    columns: columns.map(({ id }) => ({ id })),
+    getRowId: idOf,
+    getCoreRowModel: getCoreRowModel(),
+    manualSorting: true,
+    manualFiltering: true,
+    state: {
+      columnVisibility: Object.fromEntries(hidden.map((id) => [id, false])),
+      rowSelection: chosen,
+    },
+    onRowSelectionChange: setChosen,
+    enableRowSelection: props.together !== undefined,
+  });
+  const shown = columns.filter(({ id }) => !hidden.includes(id));
+  const picked = table.getSelectedRowModel().rows.map((row) => row.original);
+  return (
+    <Column gap="$4">
+      <Row gap="$3" flexWrap="wrap" alignItems="flex-end" justifyContent="space-between">
+        <Row gap="$3" flexWrap="wrap" alignItems="flex-end" flexShrink={1}>
+          {props.filters}
+        </Row>
+        <ViewBar
+          list={list.name}
+          path={list.path}
+          query={list.query}
+          columns={columns}
+          hidden={hidden}
+          onColumns={setHidden}
+          onQuery={list.replace}
+        />
+      </Row>
+      {picked.length > 0 && props.together ? (
+        <Row gap="$3" flexWrap="wrap" role="group" aria-label="What is chosen">
+          <Body strong>{picked.length} chosen</Body>
+          {props.together(picked, () => setChosen({}))}
+        </Row>
+      ) : null}
+      <Lines {...props} table={table} columns={shown} />
+      {list.total === 0 ? <Body quiet>{props.nothing}</Body> : null}
+    </Column>
+  );
+}
+
+const NARROW_PX = 760;
+
+interface LinesProps<Item> extends OfficeListProps<Item> {
+  readonly table: Table<Item>;
+}
+
+function Lines<Item>(props: LinesProps<Item>) {
+  'use no memo';
+  const { list, columns, table, nameOf, onOpen, together } = props;
+  const scroll = useScrollElement();
+  const body = useRef<HTMLDivElement>(null);
+  const [top, setTop] = useState(0);
+  const narrow = useWindowDimensions().width < NARROW_PX;
+  const { rows } = table.getRowModel();
+  useEffect(() => {
+    const content = scroll?.firstElementChild;
+    if (!scroll || !content) return undefined;
+    // Where the lines begin within the page that scrolls; what stands above them may grow.
+    const measured = new ResizeObserver(() => {
+      const begins = body.current?.getBoundingClientRect().top ?? 0;
+      setTop(Math.round(begins - scroll.getBoundingClientRect().top + scroll.scrollTop));
+    });
+    measured.observe(content);
+    return () => measured.disconnect();
+  }, [scroll]);
+  const lines = useVirtualizer({
+    count: rows.length,
+    getScrollElement: () => scroll,
+    estimateSize: () => LINE_PX,
+    getItemKey: (at) => rows[at]?.id ?? at,
+    overscan: 8,
+    scrollMargin: top,
+  });
+  const seen = lines.getVirtualItems();
+  const last = seen.at(-1)?.index ?? 0;
+  const { more } = list;
+  useEffect(() => {
+    if (more && last >= rows.length - AHEAD) more();
+  }, [more, last, rows.length]);
+  return (
+    <View
+      role="table"
+      aria-label={`${list.name}, ${list.total ?? rows.length} lines`}
+      aria-rowcount={(list.total ?? rows.length) + 1}
+    >
+      {narrow ? null : <Head {...props} />}
+      <div
+        ref={body}
+        role="rowgroup"
+        style={{ position: 'relative', height: lines.getTotalSize() }}
+      >
+        {seen.map(({ index, key, start }) => {
+          const row = rows[index];
+          if (!row) return null;
+          return (
+            <div
+              key={key}
+              ref={lines.measureElement}
+              data-index={index}
+              role="row"
+              aria-rowindex={index + 2}
+              style={{
+                position: 'absolute',
+                insetInline: 0,
+                transform: `translateY(${start - top}px)`,
+              }}
+            >
+              <Line onPress={() => onOpen(row.original)} flexWrap={narrow ? 'wrap' : 'nowrap'}>
+                {together ? (
+                  <Cell width={28}>
+                    <input
+                      type="checkbox"
+                      aria-label={`Choose ${nameOf(row.original)}`}
+                      checked={row.getIsSelected()}
+                      onChange={row.getToggleSelectedHandler()}
+                      onClick={(event) => event.stopPropagation()}
+                      style={{ width: 24, height: 24, margin: 0 }}
+                    />
+                  </Cell>
+                ) : null}
+                {columns.map((column, at) => (
+                  <Cell key={column.id} {...widthOf(column)}>
+                    {at === 0 ? (
+                      <Opener
+                        aria-label={`Open ${nameOf(row.original)}`}
+                        onPress={(event) => {
+                          event.stopPropagation();
+                          onOpen(row.original);
+                        }}
+                      >
+                        {column.cell(row.original)}
+                      </Opener>
+                    ) : (
+                      column.cell(row.original)
+                    )}
+                  </Cell>
+                ))}
+              </Line>
+            </div>
+          );
+        })}
+      </div>
+    </View>
+  );
+}
+
+function Head<Item>({ list, columns, orderedBy, table, together }: LinesProps<Item>) {
+  const order = list.query['order'] ?? orderedBy;
+  const by = order.replace('-', '');
+  return (
+    <View role="rowgroup" style={{ position: 'sticky', top: 0, zIndex: 1 }}>
+      <Row role="row" aria-rowindex={1} backgroundColor="$paper" minHeight={40} gap="$3">
+        {together ? (
+          <HeadCell width={28}>
+            <input
+              type="checkbox"
+              aria-label="Choose all that are loaded"
+              checked={table.getIsAllRowsSelected()}
+              onChange={table.getToggleAllRowsSelectedHandler()}
+              style={{ width: 24, height: 24, margin: 0 }}
+            />
+          </HeadCell>
+        ) : null}
+        {columns.map((column) => {
+          const isBy = column.order !== undefined && column.order === by;
+          const down = order.startsWith('-');
+          return (
+            <HeadCell
+              key={column.id}
+              {...widthOf(column)}
+              aria-sort={isBy ? (down ? 'descending' : 'ascending') : undefined}
+            >
+              {column.order === undefined ? (
+                <Body small quiet>
+                  {column.label}
+                </Body>
+              ) : (
+                <Opener
+                  onPress={() =>
+                    list.change({ order: isBy && !down ? `-${column.order}` : column.order })
+                  }
+                >
+                  <Body small quiet={!isBy} strong={isBy}>
+                    {column.label} {isBy ? (down ? '↓' : '↑') : ''}
+                  </Body>
+                </Opener>
+              )}
+            </HeadCell>
+          );
+        })}
+      </Row>
+    </View>
+  );
+}
+
+const widthOf = ({ width }: { width?: number }) =>
+  width === undefined ? { flexGrow: 1, flexBasis: 240 } : { width };
+
+const Cell = styled(View, { role: 'cell', flexShrink: 1, minWidth: 0 });
+const HeadCell = styled(View, { role: 'columnheader', flexShrink: 1, minWidth: 0 });
+
+const Line = styled(Row, {
+  gap: '$3',
+  minHeight: LINE_PX,
+  paddingVertical: '$2',
+  borderTopWidth: 1,
+  borderColor: '$rule',
+  cursor: 'pointer',
+  hoverStyle: { backgroundColor: '$touch' },
+});
+
+/** What opens a line from the keyboard; the line itself opens by hand. */
+const Opener = styled(View, {
+  render: 'button',
+  alignItems: 'flex-start',
+  backgroundColor: 'transparent',
+  cursor: 'pointer',
+  minHeight: 36,
+  justifyContent: 'center',
+  alignSelf: 'stretch',
+});

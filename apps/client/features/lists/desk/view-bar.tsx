@@ -1,0 +1,138 @@
+import { useState } from 'react';
+import { Column, Row } from '@/design/box.tsx';
+import { Button } from '@/design/button.tsx';
+import { Lines } from '@/design/choose.tsx';
+import { Dialog } from '@/design/dialog.tsx';
+import { Input } from '@/design/input.tsx';
+import { Pick } from '@/design/pick.tsx';
+import { Body } from '@/design/text.tsx';
+import { useKeptViews } from './kept-views.ts';
+import type { ListQuery } from './use-list.ts';
+
+export interface ViewBarProps {
+  readonly list: string;
+  readonly path: string;
+  readonly query: ListQuery;
+  readonly columns: readonly { readonly id: string; readonly label: string }[];
+  readonly hidden: readonly string[];
+  readonly onColumns: (hidden: readonly string[]) => void;
+  readonly onQuery: (query: ListQuery) => void;
+}
+
+const same = (a: object, b: object): boolean => {
+  const sorted = (value: object): string => JSON.stringify(Object.entries(value).sort());
+  return sorted(a) === sorted(b);
+};
+
+/** How a list is looked at: kept views, columns, and the same as a file. */
+export function ViewBar(props: ViewBarProps) {
+  const { list, path, query, columns, hidden, onColumns, onQuery } = props;
+  const views = useKeptViews((state) => state.kept[list]) ?? [];
+  const [open, setOpen] = useState<'columns' | 'keep' | null>(null);
+  const current = views.find(
+    (view) => same(view.query, query) && same([...view.hidden].sort(), [...hidden].sort()),
+  );
+  const asked = new URLSearchParams(query).toString();
+  return (
+    <Row gap="$2" flexWrap="wrap" alignItems="flex-end">
+      {views.length > 0 ? (
+        <Pick
+          label="View"
+          value={current?.name ?? ''}
+          onChange={(name) => {
+            const view = views.find((each) => each.name === name);
+            onColumns(view?.hidden ?? []);
+            onQuery(view?.query ?? {});
+          }}
+          options={[
+            { value: '', label: 'all, as it comes' },
+            ...views.map(({ name }) => ({ value: name, label: name })),
+          ]}
+        />
+      ) : null}
+      <Button dense onPress={() => setOpen('columns')}>
+        Columns
+      </Button>
+      <Button dense onPress={() => setOpen('keep')}>
+        {current ? 'Forget this view' : 'Keep this view'}
+      </Button>
+      <Button dense onPress={() => location.assign(`${path}/table.xlsx?${asked}`)}>
+        As a table
+      </Button>
+      {open === 'columns' ? (
+        <Dialog title="Columns" onClose={() => setOpen(null)} width={380}>
+          <Lines
+            several
+            label="Columns"
+            options={columns.map(({ id, label }) => ({ value: id, label }))}
+            chosen={columns.map(({ id }) => id).filter((id) => !hidden.includes(id))}
+            onPress={(id) =>
+              onColumns(
+                hidden.includes(id) ? hidden.filter((each) => each !== id) : [...hidden, id],
+              )
+            }
+          />
+        </Dialog>
+      ) : null}
+      {open === 'keep' ? (
+        <KeepDialog
+          list={list}
+          known={current?.name ?? null}
+          view={{ query: { ...query }, hidden: [...hidden] }}
+          onClose={() => setOpen(null)}
+        />
+      ) : null}
+    </Row>
+  );
+}
+
+interface KeepDialogProps {
+  readonly list: string;
+  readonly known: string | null;
+  readonly view: { readonly query: Record<string, string>; readonly hidden: string[] };
+  readonly onClose: () => void;
+}
+
+function KeepDialog({ list, known, view, onClose }: KeepDialogProps) {
+  const { keep, forget } = useKeptViews();
+  const [name, setName] = useState('');
+  const written = name.trim();
+  const save = (): void => {
+    if (written === '') return;
+    keep(list, { name: written, ...view });
+    onClose();
+  };
+  if (known !== null)
+    return (
+      <Dialog title={`Forget “${known}”?`} onClose={onClose} width={420}>
+        <Column gap="$3">
+          <Body>The list stays; only this way of looking at it goes.</Body>
+          <Button
+            main
+            onPress={() => {
+              forget(list, known);
+              onClose();
+            }}
+          >
+            Forget it
+          </Button>
+        </Column>
+      </Dialog>
+    );
+  return (
+    <Dialog title="Keep this view" onClose={onClose} width={420}>
+      <Column gap="$3">
+        <Input
+          label="Called"
+          value={name}
+          onChange={setName}
+          onEnter={save}
+          help="What is chosen, the order and the columns are kept on this computer."
+        />
+        <Button main disabled={written === ''} onPress={save}>
+          Keep
+        </Button>
+      </Column>
+    </Dialog>
+  );
+}
