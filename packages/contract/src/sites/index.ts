@@ -29,6 +29,8 @@ export type Site = z.infer<typeof Site>;
 export const SITE_ORDERS = ['name', '-name', 'client', '-client'] as const;
 export const SitesQuery = ListQuery.extend({
   retired: z.enum(['no', 'yes']).default('no'),
+  /** Whether words are looked for in names alone, or in addresses and hazards too. */
+  within: z.enum(['name', 'all']).default('all'),
   order: z.enum(SITE_ORDERS).default('name'),
 });
 export const SitesAnswer = listOf(Site);

@@ -28,7 +28,7 @@ export function Palette({ onClose }: { onClose: () => void }) {
   const [text, setText] = useState('');
   const { answer } = useOffice(
     SitesAnswer,
-    `/api/sites?${new URLSearchParams({ most: String(SHOWN), text: text.trim() })}`,
+    `/api/sites?${new URLSearchParams({ most: String(SHOWN), within: 'name', text: text.trim() })}`,
     ['site'],
   );
   const wanted = text.trim().toLowerCase();

@@ -4,6 +4,7 @@ import { styled, View } from '@tamagui/core';
 import { useEffect, useRef, useState, type ReactNode } from 'react';
 import { useWindowDimensions } from 'react-native';
 import { Column, Row } from '@/design/box.tsx';
+import { Button } from '@/design/button.tsx';
 import { useScrollElement } from '@/design/desk-page.tsx';
 import { Body } from '@/design/text.tsx';
 import type { List } from './use-list.ts';
@@ -30,6 +31,8 @@ export interface OfficeListProps<Item> {
   readonly onOpen: (item: Item) => void;
   /** Fields that narrow the list. */
   readonly filters: ReactNode;
+  /** Fields that are used less often; open by themselves where one of these is in use. */
+  readonly moreFilters?: { readonly fields: ReactNode; readonly keys: readonly string[] };
   readonly nothing: string;
   /** What can be done with several at once. */
   readonly together?: (chosen: readonly Item[], done: () => void) => ReactNode;
@@ -60,13 +63,29 @@ export function OfficeList<Item>(props: OfficeListProps<Item>) {
     onRowSelectionChange: setChosen,
     enableRowSelection: props.together !== undefined,
   });
+  const more = props.moreFilters;
+  const [narrowing, setNarrowing] = useState(() =>
+    Boolean(more?.keys.some((key) => list.query[key] !== undefined)),
+  );
   const shown = columns.filter(({ id }) => !hidden.includes(id));
   const picked = table.getSelectedRowModel().rows.map((row) => row.original);
   return (
     <Column gap="$4">
       <Row gap="$3" flexWrap="wrap" alignItems="flex-end" justifyContent="space-between">
-        <Row gap="$3" flexWrap="wrap" alignItems="flex-end" flexShrink={1}>
+        <Row
+          gap="$3"
+          flexWrap="wrap"
+          alignItems="flex-end"
+          flexGrow={1}
+          flexBasis={0}
+          minWidth={300}
+        >
           {props.filters}
+          {more ? (
+            <Button dense onPress={() => setNarrowing(!narrowing)}>
+              {narrowing ? 'Narrow less' : 'Narrow further'}
+            </Button>
+          ) : null}
         </Row>
         <ViewBar
           list={list.name}
@@ -78,6 +97,11 @@ export function OfficeList<Item>(props: OfficeListProps<Item>) {
           onQuery={list.replace}
         />
       </Row>
+      {more && narrowing ? (
+        <Row gap="$3" flexWrap="wrap" alignItems="flex-end">
+          {more.fields}
+        </Row>
+      ) : null}
       {picked.length > 0 && props.together ? (
         <Row gap="$3" flexWrap="wrap" role="group" aria-label="What is chosen">
           <Body strong>{picked.length} chosen</Body>
@@ -90,6 +114,7 @@ export function OfficeList<Item>(props: OfficeListProps<Item>) {
   );
 }
 
+const CHECKBOX = { width: 24, height: 24, margin: 0, accentColor: 'currentColor' };
 const NARROW_PX = 760;
 
 interface LinesProps<Item> extends OfficeListProps<Item> {
@@ -166,7 +191,7 @@ function Lines<Item>(props: LinesProps<Item>) {
                       checked={row.getIsSelected()}
                       onChange={row.getToggleSelectedHandler()}
                       onClick={(event) => event.stopPropagation()}
-                      style={{ width: 24, height: 24, margin: 0 }}
+                      style={CHECKBOX}
                     />
                   </Cell>
                 ) : null}
@@ -197,6 +222,7 @@ function Lines<Item>(props: LinesProps<Item>) {
 }
 
 function Head<Item>({ list, columns, orderedBy, table, together }: LinesProps<Item>) {
+  'use no memo';
   const order = list.query['order'] ?? orderedBy;
   const by = order.replace('-', '');
   return (
@@ -209,7 +235,7 @@ function Head<Item>({ list, columns, orderedBy, table, together }: LinesProps<It
               aria-label="Choose all that are loaded"
               checked={table.getIsAllRowsSelected()}
               onChange={table.getToggleAllRowsSelectedHandler()}
-              style={{ width: 24, height: 24, margin: 0 }}
+              style={CHECKBOX}
             />
           </HeadCell>
         ) : null}

@@ -50,7 +50,7 @@ const columnsOf = (people: People, today: string): readonly ListColumn<JobCard>[
   {
     id: 'job',
     label: 'Job',
-    width: 240,
+    width: 220,
     cell: ({ job }) => (
       <Body small>
         {job.title}
@@ -68,7 +68,7 @@ const columnsOf = (people: People, today: string): readonly ListColumn<JobCard>[
     id: 'day',
     label: 'Day',
     order: 'day',
-    width: 130,
+    width: 190,
     cell: ({ job, visits }) => (
       <Figure small>
         {sayNearDay(job.day, today)} {visits[0] ? sayMinute(visits[0].start) : ''}
@@ -113,7 +113,11 @@ export function JobsScreen() {
         orderedBy="-day"
         onOpen={setOpened}
         nothing="No job is like that."
-        filters={<Filters list={list} people={people} />}
+        filters={<Filters list={list} />}
+        moreFilters={{
+          fields: <MoreFilters list={list} people={people} />,
+          keys: ['site', 'person', 'template', 'from', 'to'],
+        }}
         {...(may(own.roles, 'plan')
           ? {
               together: (chosen, done) => (
@@ -143,12 +147,7 @@ const NOBODY: NamedPerson = {
   ...{ roles: [], retired: false },
 };
 
-function Filters({ list, people }: { list: List<JobCard>; people: People }) {
-  const { query, change } = list;
-  const { answer } = useOffice(TemplatesAnswer, '/api/templates', []);
-  const site = useOffice(Site, query['site'] ? `/api/sites/${query['site']}` : null, [
-    'site',
-  ]).answer;
+function Filters({ list: { query, change } }: { list: List<JobCard> }) {
   return (
     <>
       <TextFilter label="Place, job or person" query={query} onChange={change} />
@@ -158,6 +157,18 @@ function Filters({ list, people }: { list: List<JobCard>; people: People }) {
         onChange={(state) => change({ state: state || undefined })}
         options={STATE_OPTIONS.map((value) => ({ value, label: value || 'all' }))}
       />
+    </>
+  );
+}
+
+function MoreFilters({ list, people }: { list: List<JobCard>; people: People }) {
+  const { query, change } = list;
+  const { answer } = useOffice(TemplatesAnswer, '/api/templates', []);
+  const site = useOffice(Site, query['site'] ? `/api/sites/${query['site']}` : null, [
+    'site',
+  ]).answer;
+  return (
+    <>
       <Column width={220}>
         <FindSite
           label="Place"

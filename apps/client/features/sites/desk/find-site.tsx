@@ -16,7 +16,10 @@ export interface FindSiteProps {
 /** A place out of all the organisation has; the office looks. */
 export function FindSite({ label, chosen, onChoose, empty, problem }: FindSiteProps) {
   const [words, setWords] = useState('');
-  const asked = new URLSearchParams({ most: String(OFFERED), ...(words ? { text: words } : {}) });
+  const asked = new URLSearchParams({
+    ...{ most: String(OFFERED), within: 'name' },
+    ...(words ? { text: words } : {}),
+  });
   const { answer } = useOffice(SitesAnswer, `/api/sites?${asked}`, ['site']);
   const sites = answer?.rows ?? [];
   return (

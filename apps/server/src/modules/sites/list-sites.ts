@@ -15,8 +15,12 @@ export async function listSites(
     .where('s.retired = :retired', { retired: asked.retired === 'yes' });
   for (const [at, pattern] of patternsOf(asked.text).entries())
     query.andWhere(
-      `(s.name ILIKE :word${at} OR s.client ILIKE :word${at} OR s.address ILIKE :word${at}
-        OR s.hazards::text ILIKE :word${at})`,
+      `(s.name ILIKE :word${at}${
+        asked.within === 'name'
+          ? ''
+          : ` OR s.client ILIKE :word${at} OR s.address ILIKE :word${at}
+        OR s.hazards::text ILIKE :word${at}`
+      })`,
       { [`word${at}`]: pattern },
     );
   const by = asked.order.endsWith('client') ? 's.client' : 's.name';

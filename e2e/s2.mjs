@@ -1,0 +1,21 @@
+import {open} from './shot-tmp.mjs';
+const {b,p}=await open('edda',{width:1280,height:800});
+await p.goto('/jobs'); await p.waitForTimeout(1500);
+const main=p.locator('main');
+for(let i=0;i<40;i++){ await main.evaluate(e=>e.scrollTop=e.scrollHeight); await p.waitForTimeout(120);} 
+console.log('rows drawn', await p.locator('[role=row]').count(), 'height', await main.evaluate(e=>e.scrollHeight), await p.locator('[role=row]').last().getAttribute('aria-rowindex'));
+await p.screenshot({path:'/tmp/jobs-end.png'});
+await p.goto('/jobs'); await p.waitForTimeout(1200);
+await p.getByLabel('Place, job or person').fill('hut marn'); await p.waitForTimeout(1000); console.log(p.url(), await p.getByText('in all').innerText());
+await p.getByLabel('State').selectOption('planned'); await p.waitForTimeout(800); console.log(p.url(), await p.getByText('in all').innerText());
+await p.getByRole('button',{name:'Keep this view'}).click(); await p.getByLabel('Called').fill('Huts of Imke'); await p.getByRole('button',{name:'Keep',exact:true}).click(); await p.waitForTimeout(300);
+await p.getByLabel('View').selectOption(''); await p.waitForTimeout(800); console.log(p.url(), await p.getByText('in all').innerText(), await p.getByLabel('Place, job or person').inputValue());
+await p.getByLabel('View').selectOption('Huts of Imke'); await p.waitForTimeout(800); console.log(p.url(), await p.getByText('in all').innerText(), await p.getByLabel('Place, job or person').inputValue());
+await p.getByLabel('View').selectOption(''); await p.waitForTimeout(800);
+await p.getByRole('button',{name:/^Day/}).click(); await p.waitForTimeout(800); console.log(p.url());
+await p.goto('/jobs?state=draft'); await p.waitForTimeout(1200);
+await p.getByLabel('Choose all that are loaded').check(); await p.getByRole('button',{name:'Plan them'}).click(); await p.getByRole('combobox',{name:'Person who leads'}).fill('jor'); await p.screenshot({path:'/tmp/plan.png'});
+await p.getByRole('option',{name:/Jory/}).first().click(); await p.getByRole('button',{name:'Keep this plan'}).click(); await p.waitForTimeout(2000); await p.screenshot({path:'/tmp/planned.png'});
+const [d]=await Promise.all([p.waitForEvent('download'), p.goto('/jobs?text=hut').then(()=>p.waitForTimeout(1000)).then(()=>p.getByRole('button',{name:'As a table'}).click())]); console.log(d.suggestedFilename());
+await b.close();
+const n=await open('edda',{width:390,height:844}); await n.p.goto('/jobs'); await n.p.waitForTimeout(1500); await n.p.screenshot({path:'/tmp/jobs-n.png'}); await n.b.close();
