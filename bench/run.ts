@@ -1,4 +1,5 @@
 import { benchHints } from './hints.ts';
+import { benchLists } from './lists.ts';
 import { benchPush } from './push.ts';
 import { benchReport } from './report.ts';
 import { benchRows } from './rows.ts';
@@ -15,6 +16,7 @@ const BENCHES = {
   hints: benchHints,
   screen: benchScreen,
   push: benchPush,
+  lists: benchLists,
   report: benchReport,
 };
 for (const [name, bench] of Object.entries(BENCHES))

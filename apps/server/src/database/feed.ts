@@ -52,8 +52,9 @@ function sayChanges(organisation: string, changes: readonly Change[]): string {
 
 export const readAnnounced = (payload: string): Announced => JSON.parse(payload) as Announced;
 
-/** How far the feed can be read now, and which feed it is. */
+/** How far the feed can be read now, which feed it is, and the day in the organisation's own time. */
 export interface FeedEnd {
+  readonly today: string;
   /** Everything up to this transaction is through, or never will be. */
   readonly upto: number;
   /** A number no transaction has reached yet: whoever claims to have read so far read another feed. */
@@ -66,18 +67,21 @@ export interface FeedEnd {
 
 export async function feedEnd(db: EntityManager): Promise<FeedEnd> {
   const [row] = await db.query<
-    { upto: string; beyond: string; epoch: string | null; floor: string | null }[]
+    { upto: string; beyond: string; epoch: string | null; floor: string | null; today: string }[]
   >(
     `SELECT pg_snapshot_xmin(snapshot)::text::bigint - 1 AS upto,
             pg_snapshot_xmax(snapshot)::text::bigint AS beyond,
-            (SELECT epoch FROM feed_state) AS epoch, (SELECT floor FROM feed_state) AS floor
+            (SELECT epoch FROM feed_state) AS epoch, (SELECT floor FROM feed_state) AS floor,
+            (SELECT (now() AT TIME ZONE time_zone)::date::text FROM organisation) AS today
      FROM pg_current_snapshot() AS snapshot`,
   );
+  if (!row) throw new Error('nothing is known of the feed');
   return {
-    upto: Number(row?.upto ?? 0),
-    beyond: Number(row?.beyond ?? 0),
-    epoch: row?.epoch ?? 'first',
-    floor: Number(row?.floor ?? 0),
+    today: row.today,
+    upto: Number(row.upto),
+    beyond: Number(row.beyond),
+    epoch: row.epoch ?? 'first',
+    floor: Number(row.floor ?? 0),
   };
 }
 

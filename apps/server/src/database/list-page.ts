@@ -1,4 +1,4 @@
-import type { ObjectLiteral, SelectQueryBuilder } from 'typeorm';
+import type { EntityManager, ObjectLiteral, SelectQueryBuilder } from 'typeorm';
 import { z } from 'zod';
 import { Refusal } from '../http/refusal.ts';
 
@@ -28,19 +28,27 @@ export interface ListPage {
   readonly total: number | null;
 }
 
+export interface ListAsked {
+  readonly cursor?: string | undefined;
+  readonly most: number;
+  /** Finding the rows costs more than sorting them: they are found once, for the page and the count. */
+  readonly dear?: boolean;
+}
+
+type Found = Record<string, string>;
+
 /**
  * The ids of a page: the rows after a cursor, in one order. The cursor holds the place of the last row
  * seen, so that what is added or taken away meanwhile neither hides a row nor shows one twice.
  */
 export async function listPage<Row extends ObjectLiteral>(
+  db: EntityManager,
   query: SelectQueryBuilder<Row>,
   { columns, descending }: Order,
-  { cursor, most }: { cursor?: string | undefined; most: number },
+  { cursor, most, dear = false }: ListAsked,
 ): Promise<ListPage> {
-  const page = query.clone();
-  page.select([]);
-  for (const [at, { sql }] of columns.entries()) page.addSelect(`${sql}::text`, `c${at}`);
-  for (const { sql } of columns) page.addOrderBy(sql, descending ? 'DESC' : 'ASC');
+  const page = query.clone().select([]);
+  for (const [at, { sql }] of columns.entries()) page.addSelect(sql, `c${at}`);
   if (cursor !== undefined) {
     const place = readPlace(cursor, columns);
     const here = columns.map(({ sql }) => sql).join(', ');
@@ -50,15 +58,24 @@ export async function listPage<Row extends ObjectLiteral>(
       Object.fromEntries(place.map((value, at) => [`place${at}`, value])),
     );
   }
-  const found = await page.limit(most + 1).getRawMany<Record<string, string>>();
+  const [finding, given] = page.getQueryAndParameters();
+  const texts = columns.map((_, at) => `c${at}::text AS t${at}`).join(', ');
+  const order = columns.map((_, at) => `c${at} ${descending ? 'DESC' : 'ASC'}`).join(', ');
+  const counting = cursor === undefined && dear;
+  const found = await db.query<Found[]>(
+    `WITH found AS ${counting ? '' : 'NOT '}MATERIALIZED (${finding})
+     SELECT ${texts}${counting ? ', (SELECT count(*) FROM found) AS total' : ''}
+     FROM found ORDER BY ${order} LIMIT ${most + 1}`,
+    given,
+  );
   const shown = found.slice(0, most);
   const last = shown.at(-1);
-  const placeOf = (row: Record<string, string>): string[] =>
-    columns.map((_, at) => row[`c${at}`] ?? '');
+  const placeOf = (row: Found): string[] => columns.map((_, at) => row[`t${at}`] ?? '');
   return {
-    ids: shown.map((row) => row[`c${columns.length - 1}`] ?? ''),
+    ids: shown.map((row) => row[`t${columns.length - 1}`] ?? ''),
     next: found.length > most && last ? writePlace(placeOf(last)) : null,
-    total: cursor === undefined ? await countOf(query) : null,
+    total:
+      cursor !== undefined ? null : dear ? Number(found[0]?.['total'] ?? 0) : await countOf(query),
   };
 }
 
@@ -81,13 +98,13 @@ function readPlace(cursor: string, columns: readonly OrderColumn[]): readonly st
 
 const MOST_WORDS = 6;
 
-/** The words somebody looks for, each as a pattern that finds it anywhere in a text. */
-export const patternsOf = (text: string | undefined): string[] =>
-  (text ?? '')
-    .split(/\s+/)
-    .filter(Boolean)
+/** The words somebody looks for, each once, as a pattern that finds it anywhere in a text. */
+export function patternsOf(text: string | undefined): string[] {
+  const words = new Set((text ?? '').toLowerCase().split(/\s+/).filter(Boolean));
+  return [...words]
     .slice(0, MOST_WORDS)
     .map((word) => `%${word.replace(/[\\%_]/g, (sign) => `\\${sign}`)}%`);
+}
 
 /** Rows in the order of a page of their ids. */
 export function inOrderOf<Row extends { readonly id: string }>(

@@ -38,7 +38,7 @@ export function inOrganisation<Result>(
   return turnsAt(data).take(organisation, async () => {
     for (let tries = 1; ; tries++)
       try {
-        return await data.transaction('READ COMMITTED', async (db) => {
+        return await data.transaction(async (db) => {
           await db.query(`SELECT set_config('app.org_id', $1, true)`, [organisation]);
           return work(db);
         });

@@ -45,8 +45,47 @@ export class PeopleAndPlaces1764183600000 implements MigrationInterface {
       CREATE INDEX site_by_name ON site (org_id, name, id);
       CREATE INDEX site_by_client ON site (org_id, client, id);
       CREATE INDEX person_by_name ON person (org_id, name, id);
+
+      -- What words are looked for in, written small once: LIKE over these costs a tenth of ILIKE.
+      ALTER TABLE job ADD COLUMN words text NOT NULL GENERATED ALWAYS AS (lower(title)) STORED;
+      ALTER TABLE site ADD COLUMN words text NOT NULL
+        GENERATED ALWAYS AS (lower(name || ' ' || client)) STORED;
+      ALTER TABLE person ADD COLUMN words text NOT NULL GENERATED ALWAYS AS (lower(name)) STORED;
+      CREATE INDEX visit_of_person ON visit (person_id, job_id);
     `);
     await keepApart(runner, 'invitation', 'org_id');
+    await runner.query(`
+      -- Whose rows may be seen is worked out once for a query: 160 ms of counting 200,000 rows were that.
+      DO $$ DECLARE each record; own text; BEGIN
+        FOR each IN SELECT tablename FROM pg_policies WHERE policyname = 'own_organisation' LOOP
+          own := CASE each.tablename WHEN 'organisation' THEN 'id' ELSE 'org_id' END
+            || ' = (SELECT NULLIF(current_setting(''app.org_id'', true), '''')::uuid)';
+          EXECUTE format('ALTER POLICY own_organisation ON %I USING (%s) WITH CHECK (%s)',
+                         each.tablename, own, own);
+        END LOOP;
+      END $$;
+
+      -- What reaches one phone. Each id is looked up in the index by itself, and the plan is kept with
+      -- the connection: neither grows with the trail of all the others.
+      CREATE FUNCTION feed_for(whose uuid, today date, ahead date, since bigint, upto bigint, most bigint)
+        RETURNS TABLE (tx bigint, kind text, ref uuid)
+        LANGUAGE plpgsql STABLE SET plan_cache_mode = force_generic_plan AS $$
+        #variable_conflict use_column
+        BEGIN RETURN QUERY
+          WITH own AS (
+            SELECT j.id AS job, j.site_id AS site FROM visit v JOIN job j ON j.id = v.job_id
+            WHERE v.person_id = whose AND v.until >= today AND (v.day <= ahead OR v.until = 'infinity')
+          ), reached AS (SELECT job AS id FROM own UNION SELECT site FROM own UNION SELECT whose)
+          SELECT * FROM (
+            SELECT f.tx, f.kind, f.ref FROM reached JOIN feed f ON f.reach = reached.id
+              WHERE f.tx > since AND f.tx <= upto
+            UNION
+            SELECT f.tx, f.kind, f.ref FROM feed f WHERE f.reach IS NULL AND f.tx > since AND f.tx <= upto
+          ) line ORDER BY 1, 2, 3 LIMIT most;
+        END $$;
+      REVOKE ALL ON FUNCTION feed_for(uuid, date, date, bigint, bigint, bigint) FROM PUBLIC;
+      GRANT EXECUTE ON FUNCTION feed_for(uuid, date, date, bigint, bigint, bigint) TO trail_app;
+    `);
   }
 
   down(): Promise<void> {

@@ -27,6 +27,7 @@ export async function listPeople(
       { [`word${at}`]: pattern },
     );
   const page = await listPage(
+    db,
     query,
     {
       columns: [

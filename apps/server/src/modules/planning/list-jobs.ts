@@ -17,13 +17,16 @@ export async function listJobs(
 ): Promise<{ rows: JobCard[]; next: string | null; total: number | null }> {
   const by = query.order.endsWith('place') ? 'place' : 'day';
   const order = { columns: ORDERS[by], descending: query.order.startsWith('-') };
-  const page = await listPage(jobsLike(db, query), order, query);
+  const page = await listPage(db, jobsLike(db, query), order, {
+    ...query,
+    dear: Boolean(query.text),
+  });
   const rows = await findJobs(db, { id: In([...page.ids]) });
   return { ...page, rows: inOrderOf(page.ids, rows).map(cardOf) };
 }
 
 function jobsLike(db: EntityManager, asked: JobsQuery): SelectQueryBuilder<JobRow> {
-  const query = db.createQueryBuilder(JobRow, 'j').innerJoin('site', 's', 's.id = j.site_id');
+  const query = db.createQueryBuilder(JobRow, 'j').leftJoin('site', 's', 's.id = j.site_id');
   const { state, site, person, template, from, to } = asked;
   if (state) query.andWhere('j.state = :state', { state });
   if (site) query.andWhere('j.site_id = :site', { site });
@@ -42,9 +45,9 @@ function jobsLike(db: EntityManager, asked: JobsQuery): SelectQueryBuilder<JobRo
     });
   for (const [at, pattern] of patternsOf(asked.text).entries())
     query.andWhere(
-      `(j.title ILIKE :word${at} OR s.name ILIKE :word${at} OR s.client ILIKE :word${at}
+      `(j.words LIKE :word${at} OR j.site_id IN (SELECT w.id FROM site w WHERE w.words LIKE :word${at})
         OR j.id IN (SELECT v.job_id FROM visit v JOIN person p ON p.id = v.person_id
-                    WHERE p.name ILIKE :word${at}))`,
+                    WHERE p.words LIKE :word${at}))`,
       { [`word${at}`]: pattern },
     );
   return query;

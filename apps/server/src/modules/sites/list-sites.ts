@@ -15,16 +15,17 @@ export async function listSites(
     .where('s.retired = :retired', { retired: asked.retired === 'yes' });
   for (const [at, pattern] of patternsOf(asked.text).entries())
     query.andWhere(
-      `(s.name ILIKE :word${at}${
+      `(s.words LIKE :word${at}${
         asked.within === 'name'
           ? ''
-          : ` OR s.client ILIKE :word${at} OR s.address ILIKE :word${at}
+          : ` OR s.address ILIKE :word${at}
         OR s.hazards::text ILIKE :word${at}`
       })`,
       { [`word${at}`]: pattern },
     );
   const by = asked.order.endsWith('client') ? 's.client' : 's.name';
   const page = await listPage(
+    db,
     query,
     {
       columns: [
@@ -33,7 +34,7 @@ export async function listSites(
       ],
       descending: asked.order.startsWith('-'),
     },
-    asked,
+    { ...asked, dear: Boolean(asked.text) },
   );
   const rows = await db.findBy(SiteRow, { id: In([...page.ids]) });
   return { ...page, rows: inOrderOf(page.ids, rows).map(siteOf) };

@@ -22,10 +22,6 @@ export interface Reader {
   readonly last: string;
 }
 
-/** Visits that are on this phone (`v`): $1 is the person, $2 today, $3 the last day ahead. */
-export const ON_THIS_PHONE =
-  "v.person_id = $1 AND v.until >= $2 AND (v.day <= $3 OR v.until = 'infinity')";
-
 /**
  * The next page of what reaches one phone. It holds whole transactions, since what a reader fetches
  * for it (the entries of a sheet) goes by transactions too: half of one would leave the rest unread
@@ -50,7 +46,6 @@ export async function feedPage(
   return { rows: one, upto: beyond.tx, more: true };
 }
 
-/** Each id is looked up in the index by itself: nothing here grows with the trail of all the others. */
 async function readFeed(
   db: EntityManager,
   { person, today, last }: Reader,
@@ -59,16 +54,7 @@ async function readFeed(
   most: number | null,
 ): Promise<FeedRow[]> {
   const rows = await db.query<{ tx: string; kind: FeedKind; ref: string }[]>(
-    `WITH own AS (
-       SELECT j.id AS job, j.site_id AS site FROM visit v JOIN job j ON j.id = v.job_id
-       WHERE ${ON_THIS_PHONE}
-     ), reached AS (SELECT job AS id FROM own UNION SELECT site FROM own UNION SELECT $1::uuid)
-     SELECT tx, kind, ref FROM (
-       SELECT f.tx, f.kind, f.ref FROM reached JOIN feed f ON f.reach = reached.id
-         WHERE f.tx > $4 AND f.tx <= $5
-       UNION
-       SELECT tx, kind, ref FROM feed WHERE reach IS NULL AND tx > $4 AND tx <= $5
-     ) line ORDER BY tx, kind, ref LIMIT $6`,
+    `SELECT tx, kind, ref FROM feed_for($1, $2, $3, $4, $5, $6)`,
     [person, today, last, since, upto, most],
   );
   return rows.map(({ tx, kind, ref }) => ({ tx: Number(tx), kind, ref }));

@@ -3,7 +3,6 @@ import type { PullAnswer, RecordChange } from '@ant-trail/contract/sync';
 import { In, type EntityManager } from 'typeorm';
 import { feedEnd, type FeedEnd, type FeedKind } from '../../database/feed.ts';
 import type { Session } from '../../http/session.ts';
-import { localNow } from '../accounts/people.ts';
 import { findJobs } from '../planning/jobs.ts';
 import { writeCursor, type Cursor } from './cursor.ts';
 import { feedPage, type FeedRow, type Reader } from './feed-page.ts';
@@ -26,9 +25,9 @@ export async function answerPull(
   { cursor, through }: PullRequest,
   rowsAPage = FEED_ROWS_A_PAGE,
 ): Promise<PullAnswer> {
-  const { day: today } = await localNow(db);
-  const window = { person: session.person, today, last: addDays(today, DAYS_AHEAD) };
   const end = await feedEnd(db);
+  const { today } = end;
+  const window = { person: session.person, today, last: addDays(today, DAYS_AHEAD) };
   if (cursor.kind === 'new' || !isOfThisFeed(cursor, end))
     return fillPage(db, window, { epoch: end.epoch, upto: end.upto, after: null });
   return cursor.kind === 'fill'

@@ -1,5 +1,10 @@
 import type { EntityManager } from 'typeorm';
-import { ON_THIS_PHONE, type Reader } from './feed-page.ts';
+import type { Reader } from './feed-page.ts';
+
+/** Visits that are on this phone (`v`): $1 is the person, $2 today, $3 the last day ahead. As the database says it too, in
+ * `feed_for`. */
+const ON_THIS_PHONE =
+  "v.person_id = $1 AND v.until >= $2 AND (v.day <= $3 OR v.until = 'infinity')";
 
 export interface ScopedJob {
   readonly id: string;
