@@ -27,6 +27,7 @@ export default tseslint.config(
     ignores: [
       '**/node_modules/',
       '**/dist/',
+      '**/dist-with-*/',
       '.local/',
       '**/.expo/',
       '**/public/',

@@ -14,6 +14,11 @@ const node = {
   testEnvironment: 'node',
   transform: { '^.+\\.ts$': swc },
   extensionsToTreatAsEsm: ['.ts'],
+  // A trade kit of the tests' own is plugged in where further ones are listed.
+  moduleNameMapper: {
+    '^\\./more-kits\\.ts$': '<rootDir>/packages/core/test/support/walls-kit/index.ts',
+    '^\\./more-report-parts\\.ts$': '<rootDir>/apps/server/test/support/walls-kit/index.ts',
+  },
 };
 
 export default {

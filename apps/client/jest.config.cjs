@@ -18,6 +18,8 @@ module.exports = {
   testMatch: ['<rootDir>/test/**/*.test.{ts,tsx}'],
   setupFiles: ['<rootDir>/test/support/browser.ts'],
   moduleNameMapper: {
+    '^\\./more-kits\\.ts$': '<rootDir>/../../packages/core/test/support/walls-kit/index.ts',
+    '^\\./more-kit-parts\\.ts$': '<rootDir>/test/support/walls-kit/index.ts',
     '^@/(.*)$': '<rootDir>/$1',
     '^canonicalize$': importOnly('canonicalize', 'lib/canonicalize.js'),
   },

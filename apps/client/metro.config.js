@@ -31,7 +31,18 @@ const STAND_INS = {
   },
 };
 
+// Tests plug in a trade kit of their own.
+const more = process.env.ANT_TRAIL_MORE_KITS;
+const FURTHER_KITS = more
+  ? {
+      './more-kits.ts': `../../packages/core/test/support/${more}-kit/index.ts`,
+      './more-kit-parts.ts': `test/support/${more}-kit/index.ts`,
+    }
+  : {};
+
 config.resolver.resolveRequest = (context, name, platform) => {
+  if (Object.hasOwn(FURTHER_KITS, name))
+    return { type: 'sourceFile', filePath: path.join(__dirname, FURTHER_KITS[name]) };
   for (const [asking, standIns] of Object.entries(STAND_INS))
     if (context.originModulePath.includes(`${path.sep}node_modules${path.sep}${asking}${path.sep}`))
       for (const [end, standIn] of Object.entries(standIns))

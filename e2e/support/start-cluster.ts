@@ -1,3 +1,4 @@
+import '../../scripts/house/with-test-kit.mjs';
 import { chmodSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';

@@ -12,7 +12,7 @@ import {
 import { createRequire } from 'node:module';
 import path from 'node:path';
 import { command } from './command.mjs';
-import { CLIENT, CLIENT_DIST, ROOT } from './places.mjs';
+import { CLIENT, CLIENT_DIST, moreKits, ROOT } from './places.mjs';
 import { say } from './say.mjs';
 
 const STAMP = path.join(CLIENT_DIST, '.built-from');
@@ -23,11 +23,15 @@ const SOURCES = [
   'packages/stand-ins',
   'package-lock.json',
   'scripts/house/build-client.mjs',
+  ...[moreKits('packages/core'), moreKits('apps/client')].flatMap((kit) =>
+    kit ? [path.relative(ROOT, path.dirname(kit))] : [],
+  ),
 ];
 /** What lies beside the sources but is no part of what is built. */
 const SKIPPED = new Set([
   'node_modules',
   'dist',
+  'dist-with-walls',
   '.expo',
   'fonts',
   'codes',

@@ -1,6 +1,17 @@
 import { readFileSync } from 'node:fs';
 import path from 'node:path';
-import { SERVER, SERVER_DIST } from './places.mjs';
+import { moreKits, SERVER, SERVER_DIST } from './places.mjs';
+
+/** Puts the further kit that is asked for in the place of the empty lists. */
+const withMoreKits = {
+  name: 'more-kits',
+  setup: (build) => {
+    const put = (filter, place) => build.onResolve({ filter }, () => ({ path: place }));
+    const [core, server] = [moreKits('packages/core'), moreKits('apps/server')];
+    if (core) put(/\/more-kits\.ts$/, core);
+    if (server) put(/\/more-report-parts\.ts$/, server);
+  },
+};
 
 /** Bundles the server, its set-up and its workers; what only the core needs is bundled, other packages stay outside. */
 export async function buildServer() {
@@ -32,6 +43,7 @@ export async function buildServer() {
     tsconfigRaw: {
       compilerOptions: { experimentalDecorators: true, useDefineForClassFields: false },
     },
+    plugins: [withMoreKits],
     logLevel: 'warning',
   });
 }

@@ -58,7 +58,14 @@ export function Find(props: FindProps) {
       if (isOpen) onWords('');
     },
     stateReducer: (state, { type, changes }) => {
-      const { InputBlur, InputChange } = useCombobox.stateChangeTypes;
+      const { InputBlur, InputChange, InputKeyDownEscape } = useCombobox.stateChangeTypes;
+      // The way out closes the list, and takes nothing back.
+      if (type === InputKeyDownEscape)
+        return {
+          ...changes,
+          selectedItem: state.selectedItem,
+          inputValue: state.selectedItem?.label ?? '',
+        };
       // Left with words that are no choice: what was chosen stands, and an emptied field means nothing.
       if (type === InputBlur)
         return {
@@ -75,7 +82,15 @@ export function Find(props: FindProps) {
         {label}
       </Body>
       <input
-        {...box.getInputProps({ 'aria-label': label, onFocus: (e) => e.target.select() })}
+        {...box.getInputProps({
+          'aria-label': label,
+          onFocus: (event) => event.target.select(),
+          onKeyDown: (event) => {
+            // With the list closed, the key is the dialog's around it.
+            if (event.key === 'Escape' && !box.isOpen)
+              Object.assign(event.nativeEvent, { preventDownshiftDefault: true });
+          },
+        })}
         placeholder={empty}
         aria-invalid={Boolean(problem)}
         aria-describedby={problem ? `${id}-problem` : undefined}

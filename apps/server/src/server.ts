@@ -1,4 +1,5 @@
 import { once } from 'node:events';
+import { loadAllKits } from '@ant-trail/core/trades';
 import { StandInMail } from '@ant-trail/stand-ins/mail';
 import type { Logger } from 'pino';
 import type { DataSource } from 'typeorm';
@@ -32,6 +33,7 @@ export interface Server {
 
 /** Puts the whole server together and has it listen. */
 export async function openServer(config: Config, logger: Logger): Promise<Server> {
+  await loadAllKits();
   const data = await applicationData(config.databaseUrl).initialize();
   const files = new MediaFiles(config.filesDir);
   const reports = new ReportMaker(config.reportWorker, files);

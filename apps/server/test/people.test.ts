@@ -94,6 +94,14 @@ describe('somebody new', () => {
     expect(await takeUp('made up')).toBe(410);
   });
 
+  test('is written to alone: of the office only who invited them sees the letter', async () => {
+    const person = await add();
+    await wayIn(person.email);
+    const seen = async (who: Caller): Promise<boolean> =>
+      JSON.stringify((await who.call('GET', '/api/mail')).body).includes('invitation=');
+    expect([await seen(manager), await seen(team.reviewer)]).toEqual([true, false]);
+  });
+
   test('comes to the phones of colleagues by name', async () => {
     const { cursor } = await pull(team.technician);
     const person = await add();

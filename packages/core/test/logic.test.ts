@@ -1,6 +1,7 @@
 import { Compiler, GENERAL_FUNCTIONS, loadPatterns, ROW_FUNCTIONS } from '../src/logic/index.ts';
-import { TRADE_FUNCTIONS } from '../src/trades/index.ts';
+import { loadAllKits, loadedFunctions } from '../src/trades/index.ts';
 
+await loadAllKits();
 const compiler = new Compiler(
   [
     ['n', 'double'],
@@ -11,7 +12,7 @@ const compiler = new Compiler(
     ['product', 'map<string, dyn>'],
     ['done', 'bool'],
   ],
-  TRADE_FUNCTIONS.flatMap(({ offers }) => offers),
+  loadedFunctions(),
 );
 beforeAll(loadPatterns);
 
@@ -124,11 +125,7 @@ describe('what is added to the language', () => {
   });
 
   test('every function says how it is called by its own name', () => {
-    const all = [
-      ...GENERAL_FUNCTIONS,
-      ...ROW_FUNCTIONS,
-      ...TRADE_FUNCTIONS.flatMap(({ offers }) => offers),
-    ];
+    const all = [...GENERAL_FUNCTIONS, ...ROW_FUNCTIONS, ...loadedFunctions()];
     expect(new Set(all.map(({ name }) => name)).size).toBe(all.length);
     for (const { name, usage, takes, about } of all) {
       expect(usage.startsWith(`${name}(`)).toBe(true);

@@ -1,3 +1,4 @@
+import { loadAllKits } from '@ant-trail/core/trades';
 import { isOverdue, type ActionState } from '@ant-trail/core/actions';
 import { addDays } from '@ant-trail/core/calendar';
 import { missingCatalogues } from '@ant-trail/core/catalogues';
@@ -14,6 +15,8 @@ const picture: DemoPicture = {
   height: 3,
 };
 const pictures = Object.fromEntries(TEMPLATES.map(({ key }) => [key, [picture]]));
+
+await loadAllKits();
 
 function rowsOn(now: string): (table: string) => Record<string, unknown>[] {
   const tables = new Scenario({

@@ -9,11 +9,16 @@ import { inOrganisation } from '../database/tenancy.ts';
 /** Says to the stand-in which organisation a message belongs to; a real mail server ignores it. */
 export const ORGANISATION_HEADER = 'X-Ant-Trail-Organisation';
 
+/** Likewise, who may see it in the stand-in’s box. */
+const SEEN_BY_HEADER = 'X-Ant-Trail-Seen-By';
+
 export interface Letter {
   readonly organisation: string;
   readonly to: readonly string[];
   readonly subject: string;
   readonly text: string;
+  /** Who else than the addressee may see it at the desk: it holds something to keep to oneself. */
+  readonly seenBy?: string;
   readonly attachment?: {
     readonly name: string;
     readonly type: string;
@@ -34,7 +39,10 @@ export async function sendLetter(port: number, letter: Letter): Promise<void> {
       to: [...letter.to],
       subject: letter.subject,
       text: letter.text,
-      headers: { [ORGANISATION_HEADER]: letter.organisation },
+      headers: {
+        [ORGANISATION_HEADER]: letter.organisation,
+        ...(letter.seenBy ? { [SEEN_BY_HEADER]: letter.seenBy } : {}),
+      },
       attachments: attachment
         ? [
             {
@@ -54,13 +62,13 @@ export async function sendLetter(port: number, letter: Letter): Promise<void> {
 export function keepMail(data: DataSource, mail: StandInMail): void {
   mail.onMessage(async (raw, header) => {
     const organisation = z.uuid().parse(header(ORGANISATION_HEADER));
+    const seenBy = z.uuid().optional().parse(header(SEEN_BY_HEADER)) ?? null;
     const id = randomUUID();
     await inOrganisation(data, organisation, async (db) => {
-      await db.query(`INSERT INTO mail_message (org_id, id, raw) VALUES ($1, $2, $3)`, [
-        organisation,
-        id,
-        raw,
-      ]);
+      await db.query(
+        `INSERT INTO mail_message (org_id, id, raw, seen_by) VALUES ($1, $2, $3, $4)`,
+        [organisation, id, raw, seenBy],
+      );
       await announce(db, organisation, [{ kind: 'mail', ref: id }]);
     });
   });

@@ -1,5 +1,6 @@
 import { mkdir, writeFile } from 'node:fs/promises';
 import path from 'node:path';
+import { loadAllKits } from '@ant-trail/core/trades';
 import { DEMO_PASSWORD, drawPictures, Scenario } from '@ant-trail/demo';
 import type { DataSource, EntityManager } from 'typeorm';
 import { inOrganisation } from '../database/tenancy.ts';
@@ -10,6 +11,7 @@ const MORNING_HOUR = 9;
 
 /** Loads the demo organisation. Gives its id. */
 export async function loadDemo(data: DataSource, filesDir: string, now: Date): Promise<string> {
+  await loadAllKits();
   const pictures = await drawPictures();
   let offsetHours = MORNING_HOUR - now.getUTCHours();
   if (offsetHours < -12) offsetHours += 24;

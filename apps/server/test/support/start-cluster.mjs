@@ -1,3 +1,4 @@
+import '../../../../scripts/house/with-test-kit.mjs';
 import { mkdtempSync } from 'node:fs';
 import path from 'node:path';
 import { tmpdir } from 'node:os';

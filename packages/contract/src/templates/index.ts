@@ -178,6 +178,7 @@ export const TemplateContent: z.ZodType<TemplateBody> = z
   .object({
     title: Name,
     order: z.enum(['free', 'led']).exactOptional(),
+    kit: z.string().max(60).exactOptional(),
     score: Score.exactOptional(),
     programmes: z.array(Programme).max(50).exactOptional(),
     variants: z.array(Variant).max(50).exactOptional(),

@@ -30,6 +30,7 @@ import {
   type Row,
 } from './row-group.ts';
 import { forgetAggregates } from '../logic/index.ts';
+import { reckonedValue, reckonOver } from './reckon.ts';
 import { scoreOf } from './score.ts';
 import { isUnproven } from './second-person.ts';
 import { cameAfter, foldStage, type Standing } from './stage.ts';
@@ -71,7 +72,7 @@ export class OpenSheet {
     const cells = plan.body.sections.flatMap((section) =>
       section.questions.flatMap(({ key }) => this.fill(this.root, key)),
     );
-    this.refresh(this.settle(cells));
+    this.refresh(this.settleAll(cells));
     this.current = this.sum(plan.body.sections.map((section) => section.id));
   }
 
@@ -111,7 +112,7 @@ export class OpenSheet {
   add(entries: readonly Entry[]): SheetState {
     const touched = this.takeIn(entries);
     if (touched === null) return this.current;
-    const dirty = this.refresh(this.settle(touched));
+    const dirty = this.refresh(this.settleAll(touched));
     this.current = this.sum(dirty);
     return this.current;
   }
@@ -264,6 +265,30 @@ export class OpenSheet {
       const cell = parsed && this.findScope(parsed.scope)?.cells.get(parsed.key);
       return cell ? [cell] : [];
     });
+  }
+
+  /** Settles cells, and then whoever reads a result of the kit's reckoning that came out otherwise. */
+  private settleAll(start: Iterable<CellAt>): Set<CellAt> {
+    const done = this.settle(start);
+    for (const cell of this.settle(this.reckon())) done.add(cell);
+    return done;
+  }
+
+  /** Reckons anew over the whole sheet; gives the cells that read what changed by that. */
+  private reckon(): Set<CellAt> {
+    const { reckoning, dependents } = this.plan;
+    const readers = new Set<CellAt>();
+    if (!reckoning) return readers;
+    const results = reckonOver(reckoning, this.root);
+    for (const { name } of reckoning.results) {
+      const value = Object.hasOwn(results, name) ? results[name] : undefined;
+      if (value === this.root.answers[name]) continue;
+      if (value === undefined) delete this.root.answers[name];
+      else this.root.answers[name] = value;
+      for (const key of dependents.get(name) ?? [])
+        this.eachBelow(this.root, key, (cell) => readers.add(cell));
+    }
+    return readers;
   }
 
   /** Recomputes these cells and all that reads them, in order; gives every cell it recomputed. */
@@ -439,6 +464,10 @@ export class OpenSheet {
       formerApproval: unapproved ? stageEntry : null,
       overBudget: joined(sections.map((section) => section.overBudget)),
       programme: this.programme,
+      reckoned: (this.plan.reckoning?.results ?? []).map((offer) => ({
+        ...offer,
+        value: reckonedValue(this.root.answers[offer.name]),
+      })),
       cover: typeof cover === 'string' ? cover : null,
       strays: this.allStrays(),
       answered: tally.answered,

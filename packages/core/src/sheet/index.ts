@@ -9,6 +9,7 @@ export * from './last-visit.ts';
 export * from './name-rows.ts';
 export { planSheet, problemsOf, TemplateError } from './plan.ts';
 export type { PlannedQuestion, SheetPlan, TemplateProblem } from './plan.ts';
+export * from './prepare.ts';
 export * from './readings.ts';
 export * from './refuse.ts';
 export { isRow } from './row-group.ts';

@@ -10,7 +10,7 @@ import {
   type ProgramType,
 } from '../logic/index.ts';
 import { canConvert } from '../measure/index.ts';
-import { TRADE_FUNCTIONS } from '../trades/index.ts';
+import { areKitsLoaded, kitsOf, KITS, namedKit, type Reckoning } from '../trades/index.ts';
 import { problemWithAnswer, rulesOf } from './kinds/index.ts';
 import { problemWithUnit } from './refuse.ts';
 import type { Check, FindingRule, Message, Question, Section, TemplateBody } from './template.ts';
@@ -57,6 +57,13 @@ export interface SheetPlan {
   readonly placed: ReadonlyMap<string, readonly string[]>;
   /** Row groups that are read as a whole, by the keys that read them. */
   readonly wholes: ReadonlyMap<string, readonly string[]>;
+  /** What its trade kit reckons over the whole sheet. */
+  readonly reckoning: PlannedReckoning | null;
+}
+
+export interface PlannedReckoning extends Reckoning {
+  /** Questions that wait for its results, directly or not: it does not see their answers. */
+  readonly waiting: ReadonlySet<string>;
 }
 
 export class TemplateError extends Error {
@@ -75,8 +82,12 @@ export function problemsOf(body: TemplateBody): TemplateProblem[] {
   return Array.isArray(result) ? result : [];
 }
 
-/** Compiles a template. Throws a {@link TemplateError} that lists every problem. */
+/**
+ * Compiles a template. Throws a {@link TemplateError} that lists every problem, and an Error where what
+ * it needs was not loaded before ({@link prepareFor}).
+ */
 export function planSheet(body: TemplateBody): SheetPlan {
+  if (!areKitsLoaded(body)) throw new Error('the trade kit of this template is not loaded');
   const result = new PlanBuilder(body, false).build();
   if (Array.isArray(result)) throw new TemplateError(result);
   return result;
@@ -103,6 +114,7 @@ class PlanBuilder {
   private readonly placed = new Map<string, Placed>();
   private readonly sectionConditions = new Map<string, Program | undefined>();
   private readonly compiler: Compiler;
+  private readonly reckoning: Reckoning | null;
 
   constructor(
     private readonly body: TemplateBody,
@@ -115,9 +127,15 @@ class PlanBuilder {
       const type = rulesOf(question).celType;
       return type ? [[question.key, type] as const] : [];
     });
+    this.reckoning = namedKit(body)?.reckoning ?? null;
+    if (body.kit !== undefined && !KITS.some(({ key }) => key === body.kit))
+      this.report(null, `The trade kit “${body.kit}” is not known here.`);
     this.compiler = new Compiler(
-      variables,
-      TRADE_FUNCTIONS.flatMap(({ offers }) => offers),
+      [
+        ...variables,
+        ...(this.reckoning?.results ?? []).map(({ name, type }) => [name, type] as const),
+      ],
+      kitsOf(body).flatMap(({ functions }) => functions),
     );
     this.checkProgrammes();
     this.checkVariants();
@@ -362,6 +380,7 @@ class PlanBuilder {
     const followers = new Map<string, string[]>();
     const placed = new Map<string, string[]>();
     const wholes = new Map<string, string[]>();
+    const results = new Set(this.reckoning?.results.map(({ name }) => name));
     const note = (map: Map<string, string[]>, at: string, key: string): void => {
       const list = map.get(at);
       if (!list) map.set(at, [key]);
@@ -371,7 +390,7 @@ class PlanBuilder {
       questions.set(key, { ...question, rank: rank.get(key) ?? 0 });
       for (const { reads } of programsOf(question)) {
         for (const name of reads.names) {
-          if (!planned.has(name)) continue;
+          if (!planned.has(name) && !results.has(name)) continue;
           note(dependents, name, key);
           if (planned.get(name)?.question.kind === 'rows') note(wholes, key, name);
         }
@@ -380,8 +399,29 @@ class PlanBuilder {
         if (group && (reads.row || reads.previous.size > 0)) note(placed, group, key);
       }
     }
-    return { body: this.body, questions, dependents, followers, placed, wholes };
+    const reckoning = this.reckoning && {
+      ...this.reckoning,
+      waiting: downstream(results, [dependents, followers]),
+    };
+    return { body: this.body, questions, dependents, followers, placed, wholes, reckoning };
   }
+}
+
+/** Everything that reads these, or reads what reads them. */
+function downstream(
+  names: Iterable<string>,
+  readers: readonly ReadonlyMap<string, readonly string[]>[],
+): Set<string> {
+  const found = new Set<string>();
+  const line = [...names];
+  for (let name = line.pop(); name !== undefined; name = line.pop())
+    for (const map of readers)
+      for (const key of map.get(name) ?? [])
+        if (!found.has(key)) {
+          found.add(key);
+          line.push(key);
+        }
+  return found;
 }
 
 function programsOf(of: Omit<PlannedQuestion, 'rank'>): Program[] {

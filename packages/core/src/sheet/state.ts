@@ -1,5 +1,6 @@
 import type { AnswerValue, Entry, FileValue, PhotoValue } from '../log/index.ts';
 import type { ExpectedRange, RangeVerdict, VibrationZone } from '../measure/index.ts';
+import type { ResultOffer } from '../trades/kit.ts';
 import type { Severity } from './severity.ts';
 import type { Message, Programme, Question, Section } from './template.ts';
 
@@ -170,12 +171,18 @@ export interface SheetState {
   readonly overBudget: readonly string[];
   /** The client's programme it is done for. */
   readonly programme: Programme | null;
+  /** What the trade kit reckons over the whole sheet, in the kit's order; null while it can't be told. */
+  readonly reckoned: readonly ReckonedState[];
   /** Path of the photo chosen for the cover. */
   readonly cover: string | null;
   /** Entries about something this template version does not ask; kept, never dropped. */
   readonly strays: readonly Entry[];
   readonly answered: number;
   readonly asked: number;
+}
+
+export interface ReckonedState extends ResultOffer {
+  readonly value: number | string | boolean | null;
 }
 
 export interface Reading {

@@ -8,6 +8,8 @@ export interface TemplateBody {
   readonly sections: readonly Section[];
   /** `led`: each section opens when those before it are complete. */
   readonly order?: 'free' | 'led';
+  /** Key of the trade kit it is made with: its reckoning goes over the whole sheet. */
+  readonly kit?: string;
   readonly score?: ScoreRules;
   readonly programmes?: readonly Programme[];
   readonly variants?: readonly Variant[];

@@ -1,16 +1,77 @@
 import type { FunctionOffer } from '../logic/index.ts';
-import { ALARM_FUNCTIONS } from './alarm/index.ts';
-import { BOLTING_FUNCTIONS } from './bolting/index.ts';
-import { ELECTRICAL_FUNCTIONS } from './electrical/index.ts';
-import { ENERGY_FUNCTIONS } from './energy/index.ts';
+export { sayReckoned } from './say-reckoned.ts';
+import { MORE_KITS } from './more-kits.ts';
+import type { TradeKit } from './kit.ts';
 
-/** What the trade kits add to expressions. */
-export const TRADE_FUNCTIONS: readonly {
-  readonly kit: string;
-  readonly offers: readonly FunctionOffer[];
-}[] = [
-  { kit: 'Electrical circuits', offers: ELECTRICAL_FUNCTIONS },
-  { kit: 'Alarm systems', offers: ALARM_FUNCTIONS },
-  { kit: 'Energy', offers: ENERGY_FUNCTIONS },
-  { kit: 'Bolted joints', offers: BOLTING_FUNCTIONS },
+export type { Reckoned, Reckoning, ResultOffer, SheetAnswers, TradeKit } from './kit.ts';
+
+/** A kit as it is known before its code is there. */
+export interface KnownKit {
+  readonly key: string;
+  readonly name: string;
+  /** Functions it adds to expressions: a template that calls one needs the kit, whether it names it or not. */
+  readonly functions: readonly string[];
+  readonly load: () => Promise<TradeKit>;
+}
+
+/** Every kit there is, one line each. */
+export const KITS: readonly KnownKit[] = [
+  {
+    ...{ key: 'electrical', name: 'Electrical circuits' },
+    functions: ['loopLimit', 'loopImpedance'],
+    load: async () => (await import('./electrical/index.ts')).ELECTRICAL,
+  },
+  {
+    ...{ key: 'alarm', name: 'Alarm systems', functions: ['standbyCapacity'] },
+    load: async () => (await import('./alarm/index.ts')).ALARM,
+  },
+  {
+    ...{ key: 'energy', name: 'Energy', functions: ['airChanges', 'ventilation'] },
+    load: async () => (await import('./energy/index.ts')).ENERGY,
+  },
+  {
+    ...{ key: 'bolting', name: 'Bolted joints', functions: ['boltTorque', 'stressArea'] },
+    load: async () => (await import('./bolting/index.ts')).BOLTING,
+  },
+  ...MORE_KITS,
 ];
+
+const loaded = new Map<string, TradeKit>();
+
+/** The kits a template needs: the one it names, and those whose functions it calls. */
+export function kitsNeeded(template: unknown): readonly KnownKit[] {
+  const text = JSON.stringify(template) ?? '';
+  const named = (template as { kit?: unknown } | null)?.kit;
+  return KITS.filter(
+    ({ key, functions }) =>
+      key === named || functions.some((name) => new RegExp(`\\b${name}\\s*\\(`).test(text)),
+  );
+}
+
+/** Brings what a template needs; afterwards it can be planned. */
+export async function loadKitsFor(template: unknown): Promise<void> {
+  await Promise.all(kitsNeeded(template).map(load));
+}
+
+export async function loadAllKits(): Promise<void> {
+  await Promise.all(KITS.map(load));
+}
+
+async function load({ key, load: bring }: KnownKit): Promise<void> {
+  if (!loaded.has(key)) loaded.set(key, await bring());
+}
+
+export const areKitsLoaded = (template: unknown): boolean =>
+  kitsNeeded(template).every(({ key }) => loaded.has(key));
+
+/** The kits of a template, as far as they are loaded. */
+export const kitsOf = (template: unknown): readonly TradeKit[] =>
+  kitsNeeded(template).flatMap(({ key }) => loaded.get(key) ?? []);
+
+/** What all loaded kits add to expressions. */
+export const loadedFunctions = (): readonly FunctionOffer[] =>
+  [...loaded.values()].flatMap(({ functions }) => functions);
+
+/** The kit a template names, where its code is there. */
+export const namedKit = (template: { readonly kit?: string }): TradeKit | null =>
+  (template.kit === undefined ? undefined : loaded.get(template.kit)) ?? null;

@@ -1,6 +1,8 @@
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import { blanksIn, sayPercent, type SheetState } from '@ant-trail/core/sheet';
 import { memo, useDeferredValue, useEffect, useState } from 'react';
+import { KitPart } from '@/features/trades/kit-part.tsx';
+import { Reckoned } from '@/features/trades/reckoned.tsx';
 import { useStore } from 'zustand';
 import { Column, Row, Scroll } from '@/design/box.tsx';
 import { Button } from '@/design/button.tsx';
@@ -143,6 +145,11 @@ const SheetPage = memo(function SheetPage({ state }: { state: SheetState }) {
           </Body>
         </Row>
       </FieldHead>
+      {state.reckoned.length > 0 ? (
+        <Column padding="$3" borderBottomWidth={1} borderColor="$rule">
+          <Reckoned results={state.reckoned} />
+        </Column>
+      ) : null}
       {trouble ? (
         <Notice tone="eyes" mark="needs eyes" alert>
           {trouble}
@@ -167,6 +174,16 @@ const SheetPage = memo(function SheetPage({ state }: { state: SheetState }) {
           </Notice>
         ) : null}
         {index === 0 && !locked ? <BeginWith /> : null}
+        {index === 0 ? (
+          <KitPart
+            kit={session.context.version.body.kit}
+            state={state}
+            locked={locked || waits}
+            answer={(path, value, unit) =>
+              session.write(path, 'answer', value, unit === undefined ? {} : { unit })
+            }
+          />
+        ) : null}
         {here && !locked && !waits ? <TakeSection questions={here.questions} /> : null}
         {here?.questions.map(({ path }) => (
           <ShownQuestion

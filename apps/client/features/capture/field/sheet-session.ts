@@ -3,7 +3,6 @@ import type { Job, JobSheet, Visit } from '@ant-trail/contract/planning';
 import type { Site } from '@ant-trail/contract/sites';
 import type { AnswerValue, CoverValue, Entry, EntryKind, PhotoValue } from '@ant-trail/core/log';
 import { blanksPath, filePath, photoPath } from '@ant-trail/core/log';
-import { loadPatternsFor } from '@ant-trail/core/logic';
 import {
   byPath,
   OpenSheet,
@@ -13,6 +12,7 @@ import {
   type SheetPlan,
   type SheetState,
   type TemplateVersion,
+  prepareFor,
 } from '@ant-trail/core/sheet';
 import { liveQuery } from 'dexie';
 import { createStore, type StoreApi } from 'zustand';
@@ -268,7 +268,7 @@ export async function openSession(
   const { asset } = own;
   const thing = asset === null ? undefined : await store.assets.get(asset);
   await keepInHand(store);
-  await loadPatternsFor(version.body);
+  await prepareFor(version.body);
   const series = await store.series
     .where('[site+template]')
     .equals([site.id, version.template])

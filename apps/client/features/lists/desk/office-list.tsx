@@ -23,7 +23,7 @@ export interface ListColumn<Item> {
 export interface OfficeListProps<Item> {
   readonly list: List<Item>;
   readonly idOf: (item: Item) => string;
-  /** Said by readers for the line as a whole. */
+  /** Said by readers where a line is chosen. */
   readonly nameOf: (item: Item) => string;
   readonly columns: readonly ListColumn<Item>[];
   /** The order it comes in where none is asked for. */
@@ -199,7 +199,6 @@ function Lines<Item>(props: LinesProps<Item>) {
                   <Cell key={column.id} {...widthOf(column)}>
                     {at === 0 ? (
                       <Opener
-                        aria-label={`Open ${nameOf(row.original)}`}
                         onPress={(event) => {
                           event.stopPropagation();
                           onOpen(row.original);

@@ -1,6 +1,5 @@
 import type { Job, JobSheet, Visit, VisitEvent } from '@ant-trail/contract/planning';
 import type { Site } from '@ant-trail/contract/sites';
-import { loadPatternsFor } from '@ant-trail/core/logic';
 import {
   isTheirs,
   nextStep,
@@ -16,6 +15,7 @@ import {
   type SheetState,
   type Stage,
   type TemplateVersion,
+  prepareFor,
 } from '@ant-trail/core/sheet';
 import type { LocalStore } from '@/device/local-store.ts';
 
@@ -66,7 +66,7 @@ export const isAskedBeforeLeaving = ({ sheets, expectedSheets }: Job): boolean =
 async function loadSheet(store: LocalStore, sheet: JobSheet): Promise<TrailSheet | null> {
   const version = await store.templates.get(sheet.version);
   if (!version) return null;
-  await loadPatternsFor(version.body);
+  await prepareFor(version.body);
   const entries = await store.entries.where('sheet').equals(sheet.id).toArray();
   const photos = await store.photos.where('sheet').equals(sheet.id).toArray();
   const thing = sheet.asset === null ? undefined : await store.assets.get(sheet.asset);

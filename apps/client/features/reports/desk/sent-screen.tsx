@@ -12,12 +12,14 @@ import { sayWhen } from '@/features/planning/wording.ts';
 
 /** What went out by mail. Here a stand-in takes it; nothing leaves this machine. */
 export function SentScreen() {
-  const { answer, problem } = useOffice(MailAnswer, '/api/mail');
+  const { answer, problem } = useOffice(MailAnswer, '/api/mail', ['mail']);
   return (
     <DeskPage
       title="Sent"
       about={
-        <Body quiet>Reports by mail. A stand-in keeps them here; nothing leaves this machine.</Body>
+        <Body quiet>
+          Letters, the newest 50. A stand-in keeps them; nothing leaves this machine.
+        </Body>
       }
       problem={problem}
     >

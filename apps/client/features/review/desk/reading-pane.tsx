@@ -25,6 +25,7 @@ import { Sparkline } from '@/design/sparkline.tsx';
 import { Body, Figure, Heading, Title } from '@/design/text.tsx';
 import { usePeople } from '@/features/accounts/desk/use-people.ts';
 import { useOffice } from '@/device/office.ts';
+import { Reckoned } from '@/features/trades/reckoned.tsx';
 import { useMe } from '@/features/accounts/session.ts';
 import { sayPast, sayShortDay, sayWhen } from '@/features/planning/wording.ts';
 import { ProgrammeDifference } from './differences.tsx';
@@ -124,6 +125,7 @@ function Head({
           .join(' · ')}
       </Body>
       {reading.state.score ? <Body strong>{sayScore(reading.state.score)}</Body> : null}
+      <Reckoned results={reading.state.reckoned} />
       <SheetNotices dossier={dossier} reading={reading} />
       <ProgrammeDifference dossier={dossier} reading={reading} onSettled={onSettled} />
     </Column>

@@ -5,7 +5,7 @@ import { useEffect, useState } from 'react';
 import { Column, Row, Scroll } from '@/design/box.tsx';
 import { Body, Heading } from '@/design/text.tsx';
 import { useOffice } from '@/device/office.ts';
-import { usePatterns } from '@/device/use-patterns.ts';
+import { usePrepared } from '@/device/use-prepared.ts';
 import { DecisionBar } from './decision-bar.tsx';
 import { EvidencePane } from './evidence-pane.tsx';
 import { QueuePane } from './queue-pane.tsx';
@@ -21,7 +21,7 @@ export function ReviewScreen() {
   const sheet = params.sheet ?? items[0]?.sheet ?? null;
   const dossier = useOffice(Dossier, sheet ? `/api/sheets/${sheet}` : null);
   const [chosen, setChosen] = useState<{ sheet: string; key: string } | null>(null);
-  const canRead = usePatterns(dossier.answer?.version.body);
+  const canRead = usePrepared(dossier.answer?.version.body);
   const reading = dossier.answer && canRead ? readDossier(dossier.answer) : null;
   const key = chosen?.sheet === sheet ? chosen?.key : reading?.first;
   const go = (by: number): void => {

@@ -38,8 +38,10 @@ export function KeptLine() {
         <Body small>{waiting > 0 && state === 'sending' ? 'sending' : 'kept here'}</Body>
       </Row>
       <Body tiny quiet>
-        {state === 'no network'
-          ? 'no network'
+        {state === 'no network' || state === 'sign in'
+          ? state === 'sign in'
+            ? 'sign in again to send'
+            : state
           : since === null
             ? 'nothing sent yet'
             : waiting > 0

@@ -1,6 +1,6 @@
 import { GENERAL_FUNCTIONS, ROW_FUNCTIONS } from '@ant-trail/core/logic';
 import { questionsOf, rulesOf, type Question, type TemplateBody } from '@ant-trail/core/sheet';
-import { TRADE_FUNCTIONS } from '@ant-trail/core/trades';
+import { loadedFunctions, namedKit } from '@ant-trail/core/trades';
 import { useState } from 'react';
 import { Column, Row } from '@/design/box.tsx';
 import { Button } from '@/design/button.tsx';
@@ -18,12 +18,6 @@ export interface ExpressionProps {
   /** Offers to put a condition together by picking. */
   readonly compose?: boolean;
 }
-
-const FUNCTIONS = [
-  ...GENERAL_FUNCTIONS,
-  ...ROW_FUNCTIONS,
-  ...TRADE_FUNCTIONS.flatMap(({ offers }) => offers),
-];
 
 /** An expression: written with what fits offered below, or put together by picking. */
 export function Expression({ label, body, question, value, onChange, compose }: ExpressionProps) {
@@ -44,10 +38,15 @@ export function Expression({ label, body, question, value, onChange, compose }: 
                 (each.key.startsWith(word) || each.label.toLowerCase().includes(word)),
             )
             .map((each) => ({ insert: each.key, about: each.label })),
-          ...FUNCTIONS.filter(({ name }) => name.toLowerCase().startsWith(word)).map((each) => ({
-            insert: each.usage,
-            about: each.about,
-          })),
+          ...(namedKit(body)?.reckoning?.results ?? [])
+            .filter(({ name }) => name.toLowerCase().startsWith(word))
+            .map(({ name, about }) => ({ insert: name, about })),
+          ...[...GENERAL_FUNCTIONS, ...ROW_FUNCTIONS, ...loadedFunctions()]
+            .filter(({ name }) => name.toLowerCase().startsWith(word))
+            .map((each) => ({
+              insert: each.usage,
+              about: each.about,
+            })),
         ].slice(0, 6);
   const take = (insert: string): void =>
     onChange(text.slice(0, text.length - word.length) + insert);

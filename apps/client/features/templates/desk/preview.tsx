@@ -15,7 +15,7 @@ import { Pick } from '@/design/pick.tsx';
 import { Notice } from '@/design/notice.tsx';
 import { Body, Heading } from '@/design/text.tsx';
 import { newId } from '@/device/identity.ts';
-import { usePatterns } from '@/device/use-patterns.ts';
+import { usePrepared } from '@/device/use-prepared.ts';
 import { TryControl, type Give } from './try-control.tsx';
 import { KeepVariant } from './variants.tsx';
 import { Why } from './why.tsx';
@@ -33,7 +33,7 @@ export interface PreviewProps {
 export function Preview({ body, chosen, onChange }: PreviewProps) {
   const [entries, setEntries] = useState<readonly Entry[]>([]);
   const [round, setRound] = useState(0);
-  const ready = usePatterns(body);
+  const ready = usePrepared(body);
   const plan = useMemo(
     () => (ready && problemsOf(body).length === 0 ? planSheet(body) : null),
     [body, ready],

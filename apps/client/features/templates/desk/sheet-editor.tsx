@@ -1,9 +1,11 @@
 import { TemplateContent } from '@ant-trail/contract/templates';
 import type { TemplateBody } from '@ant-trail/core/sheet';
+import { KITS, namedKit } from '@ant-trail/core/trades';
 import { useRef, useState } from 'react';
 import { Column, Row } from '@/design/box.tsx';
 import { Button } from '@/design/button.tsx';
 import { Input } from '@/design/input.tsx';
+import { Pick } from '@/design/pick.tsx';
 import { Tick } from '@/design/tick.tsx';
 import { Expression } from './expression.tsx';
 import { ImportQuestions } from './import-questions.tsx';
@@ -60,6 +62,31 @@ export function SheetEditor(props: {
     <Column padding="$3" gap="$3">
       <Heading>The whole sheet</Heading>
       <Input label="Title" value={body.title} onChange={(title) => onChange({ ...body, title })} />
+      <Pick
+        label="Trade kit"
+        value={body.kit ?? ''}
+        onChange={(kit) => {
+          const next = { ...body, kit };
+          if (!kit) Reflect.deleteProperty(next, 'kit');
+          onChange(next);
+        }}
+        options={[
+          { value: '', label: 'none' },
+          ...KITS.map(({ key, name }) => ({ value: key, label: name })),
+        ]}
+      />
+      {namedKit(body)?.reckoning ? (
+        <Column gap="$1">
+          <Body small strong>
+            Reckoned over the whole sheet; rules read it by its name
+          </Body>
+          {namedKit(body)?.reckoning?.results.map(({ name, label, about }) => (
+            <Body small key={name}>
+              {label} ({name}): {about}
+            </Body>
+          ))}
+        </Column>
+      ) : null}
       <Tick
         label="Led: step by step, in this order"
         on={body.order === 'led'}

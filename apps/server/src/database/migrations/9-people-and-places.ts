@@ -10,6 +10,7 @@ export class PeopleAndPlaces1764183600000 implements MigrationInterface {
       ALTER TABLE person ADD COLUMN joined boolean NOT NULL
         GENERATED ALWAYS AS (password_hash IS NOT NULL) STORED;
       ALTER TABLE person ADD COLUMN retired boolean NOT NULL DEFAULT false;
+      ALTER TABLE mail_message ADD COLUMN seen_by uuid REFERENCES person;
       CREATE TABLE invitation (
         org_id uuid NOT NULL REFERENCES organisation, token_hash text PRIMARY KEY,
         person_id uuid NOT NULL UNIQUE REFERENCES person ON DELETE CASCADE,

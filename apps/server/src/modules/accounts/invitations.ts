@@ -43,9 +43,11 @@ export async function sendInvitation(
   organisation: OrganisationRow,
   person: PersonRow,
   token: string,
+  seenBy: string,
 ): Promise<void> {
   await sendLetter(mailPort, {
     organisation: organisation.id,
+    seenBy,
     to: [person.email],
     subject: `Your way into Ant Trail at ${organisation.name}`,
     text: [

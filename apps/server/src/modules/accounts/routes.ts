@@ -122,7 +122,7 @@ async function invite(
     row: await findPerson(db, id),
     token: await makeInvitation(db, session.organisation, id),
   }));
-  const invited = await sendInvitation(post, organisation, row, token).then(
+  const invited = await sendInvitation(post, organisation, row, token, session.person).then(
     () => true,
     () => false,
   );

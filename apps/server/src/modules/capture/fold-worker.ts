@@ -1,4 +1,5 @@
 import { loadPatterns } from '@ant-trail/core/logic';
+import { loadAllKits } from '@ant-trail/core/trades';
 import { doFoldTask, type FoldTask, type FoldTasks } from './fold-tasks.ts';
 
 interface Asked<Task extends FoldTask> {
@@ -6,7 +7,7 @@ interface Asked<Task extends FoldTask> {
   readonly ask: FoldTasks[Task]['ask'];
 }
 
-await loadPatterns();
+await Promise.all([loadPatterns(), loadAllKits()]);
 
 /** The worker thread's one door: a task by its name, and its answer. */
 export default function work<Task extends FoldTask>(asked: Asked<Task>): FoldTasks[Task]['answer'] {

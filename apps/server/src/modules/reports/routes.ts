@@ -75,11 +75,13 @@ export const reportRoutes = (
     method: 'get',
     path: '/api/mail',
     allowed: 'read',
-    summary: 'Messages that reached the stand-in mail server, newest first',
+    summary: 'The newest 50 messages that reached the stand-in mail server',
     answer: MailAnswer,
-    handle: async ({ db }) => {
+    handle: async ({ db, session }) => {
       const rows = await db.query<MailRow[]>(
-        `SELECT id, raw, received_at FROM mail_message ORDER BY received_at DESC LIMIT 50`,
+        `SELECT id, raw, received_at FROM mail_message
+         WHERE seen_by IS NULL OR seen_by = $1 ORDER BY received_at DESC LIMIT 50`,
+        [session.person],
       );
       return { messages: await Promise.all(rows.map(messageOf)) };
     },
@@ -90,10 +92,11 @@ export const reportRoutes = (
     allowed: 'read',
     summary: 'A file that came with a message',
     params: z.object({ id: Id, index: z.coerce.number().int().min(0) }),
-    handle: async ({ db, params }) => {
-      const [row] = await db.query<MailRow[]>(`SELECT * FROM mail_message WHERE id = $1`, [
-        params.id,
-      ]);
+    handle: async ({ db, params, session }) => {
+      const [row] = await db.query<MailRow[]>(
+        `SELECT * FROM mail_message WHERE id = $1 AND (seen_by IS NULL OR seen_by = $2)`,
+        [params.id, session.person],
+      );
       const file = row && (await readMail(row.raw)).attachments[params.index];
       if (!file) throw notFound('This attachment');
       return new FileAnswer(file.type, file.content, file.name);

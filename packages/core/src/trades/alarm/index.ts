@@ -1,4 +1,5 @@
 import type { FunctionOffer } from '../../logic/index.ts';
+import type { TradeKit } from '../kit.ts';
 
 const SPARE = 1.2;
 
@@ -12,7 +13,7 @@ export function standbyCapacity(standby: number, alarm: number): number {
   return (standby * 24 + (alarm * 5) / 60) * SPARE;
 }
 
-export const ALARM_FUNCTIONS: readonly FunctionOffer[] = [
+const FUNCTIONS: readonly FunctionOffer[] = [
   {
     name: 'standbyCapacity',
     takes: ['double', 'double'],
@@ -23,3 +24,5 @@ export const ALARM_FUNCTIONS: readonly FunctionOffer[] = [
     run: standbyCapacity,
   },
 ];
+
+export const ALARM: TradeKit = { key: 'alarm', name: 'Alarm systems', functions: FUNCTIONS };

@@ -1,4 +1,5 @@
 import type { FunctionOffer } from '../../logic/index.ts';
+import type { TradeKit } from '../kit.ts';
 
 /**
  * Tightening torque in N·m from the nut factor K, the bolt's diameter in mm and the wanted bolt
@@ -14,7 +15,7 @@ export const boltTorque = (nutFactor: number, diameter: number, force: number): 
 export const stressArea = (diameter: number, pitch: number): number =>
   (Math.PI / 4) * (diameter - 0.9382 * pitch) ** 2;
 
-export const BOLTING_FUNCTIONS: readonly FunctionOffer[] = [
+const FUNCTIONS: readonly FunctionOffer[] = [
   {
     name: 'boltTorque',
     takes: ['double', 'double', 'double'],
@@ -32,3 +33,5 @@ export const BOLTING_FUNCTIONS: readonly FunctionOffer[] = [
     run: stressArea,
   },
 ];
+
+export const BOLTING: TradeKit = { key: 'bolting', name: 'Bolted joints', functions: FUNCTIONS };

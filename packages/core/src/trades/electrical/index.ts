@@ -1,4 +1,5 @@
 import type { FunctionOffer } from '../../logic/index.ts';
+import type { TradeKit } from '../kit.ts';
 
 /** Instantaneous tripping of a circuit breaker, in multiples of its rating, by its curve. */
 const MULTIPLE: ReadonlyMap<string, number> = new Map([
@@ -27,7 +28,7 @@ export function loopLimit(curve: string, rating: number): number {
 export const loopImpedance = (external: number, conductors: number): number =>
   external + conductors;
 
-export const ELECTRICAL_FUNCTIONS: readonly FunctionOffer[] = [
+const FUNCTIONS: readonly FunctionOffer[] = [
   {
     name: 'loopLimit',
     takes: ['string', 'double'],
@@ -46,3 +47,9 @@ export const ELECTRICAL_FUNCTIONS: readonly FunctionOffer[] = [
     run: loopImpedance,
   },
 ];
+
+export const ELECTRICAL: TradeKit = {
+  key: 'electrical',
+  name: 'Electrical circuits',
+  functions: FUNCTIONS,
+};

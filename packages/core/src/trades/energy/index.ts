@@ -1,4 +1,5 @@
 import type { FunctionOffer } from '../../logic/index.ts';
+import type { TradeKit } from '../kit.ts';
 
 /**
  * Air changes per hour at 50 Pa from the blower door's flow in cfm and the volume in ft³ (above
@@ -16,7 +17,7 @@ export function airChanges(flow: number, volume: number): number {
 export const ventilation = (area: number, bedrooms: number): number =>
   0.03 * area + 7.5 * (bedrooms + 1);
 
-export const ENERGY_FUNCTIONS: readonly FunctionOffer[] = [
+const FUNCTIONS: readonly FunctionOffer[] = [
   {
     name: 'airChanges',
     takes: ['double', 'double'],
@@ -34,3 +35,5 @@ export const ENERGY_FUNCTIONS: readonly FunctionOffer[] = [
     run: ventilation,
   },
 ];
+
+export const ENERGY: TradeKit = { key: 'energy', name: 'Energy', functions: FUNCTIONS };

@@ -4,6 +4,7 @@ import { writeAnswers } from './answers.ts';
 import { writeCover } from './cover.ts';
 import { writeFollowUp } from './follow-up.ts';
 import { Paper } from './paper.ts';
+import { writeReckoned } from './reckoned.ts';
 import { Say } from './say.ts';
 
 /** Draws a report as an accessible PDF. Pure but for its fonts: the same data, the same pages. */
@@ -13,6 +14,7 @@ export async function drawReport(data: ReportData): Promise<Buffer> {
   const say = new Say(data);
   const paper = new Paper(`${dossier.site.name}: ${dossier.job.title}`, data.organisation);
   writeCover(paper, data, state, say);
+  writeReckoned(paper, state, dossier.version.body.kit);
   paper.document.addPage();
   writeAnswers(paper, data, state, say);
   writeFollowUp(paper, data, state, say);

@@ -1,0 +1,4 @@
+import type { ReportPart } from './report-parts.ts';
+
+/** Parts that are plugged in by whoever builds the server; tests plug in one of their own here. */
+export const MORE_REPORT_PARTS: readonly ReportPart[] = [];

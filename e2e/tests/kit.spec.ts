@@ -1,0 +1,78 @@
+import { expect, test } from '@playwright/test';
+import { WALLS } from '../../packages/core/test/support/walls-kit/template.ts';
+import { TestOffice } from '../support/office.ts';
+import { openDesk, openPhone, planJob, startSheet } from '../support/people.ts';
+
+let office: TestOffice;
+test.beforeAll(async () => {
+  office = await TestOffice.open();
+});
+test.afterAll(() => office.close());
+
+test('a trade kit works from the template to the PDF, and its code comes with its sheets alone', async ({
+  browser,
+}) => {
+  const desk = await openDesk(browser, office.url, 'edda');
+  const scripts: string[] = [];
+  desk.on('response', (response) => {
+    if (response.url().includes('/_expo/')) scripts.push(response.url());
+  });
+  const published = await desk.request.post(`${office.url}/api/templates`, {
+    data: { template: null, after: 0, body: WALLS },
+    headers: { origin: office.url },
+  });
+  expect(published.status()).toBe(200);
+  // In the builder it is the sheet's kit, and its results are offered to rules.
+  await desk.goto(`${office.url}/templates`);
+  await desk.getByRole('button', { name: /^Walls of a hut/ }).click();
+  await expect(desk.getByRole('combobox', { name: 'Trade kit' })).toHaveValue('walls');
+  await expect(desk.getByText(/Heat through the walls \(wallLoss\)/)).toBeVisible();
+  await planJob(desk, office.url, {
+    start: '16:00',
+    place: 'Kittiwake hut',
+    sheet: 'Walls of a hut (version 1)',
+    person: 'Marn Quill',
+  });
+
+  const { context, page: phone } = await openPhone(browser, office.url, 'marn');
+  const loaded: string[] = [];
+  phone.on('request', (request) => loaded.push(request.url()));
+  await expect(phone.getByText('Walls of a hut').first()).toBeVisible({ timeout: 60_000 });
+  // The kit was never asked for before; with no network it is there all the same.
+  await context.setOffline(true);
+  await startSheet(phone, 'Walls of a hut');
+  const part = phone.getByRole('group', { name: 'Walls' });
+  await expect(part.getByText('No wall yet')).toBeVisible();
+  await part.getByRole('button', { name: 'Reckon with frost' }).click();
+  await phone.getByLabel(/^Inside/).fill('20');
+  await phone.getByRole('button', { name: /^Envelope/ }).click();
+  await phone.getByRole('button', { name: /wall/ }).first().click();
+  await phone.getByLabel(/^Area/).fill('40');
+  await phone.getByLabel(/^U-value/).fill('1.5');
+  await phone.keyboard.press('Tab');
+  const reckoned = phone.getByRole('group', { name: 'Reckoned' });
+  // By hand: 40 m² × 1.5 W/(m²·K) × 25 K.
+  await expect(reckoned.getByText('1500 W')).toBeVisible();
+  await phone.getByRole('button', { name: /^Air/ }).click();
+  await expect(part.getByText('Now 1500 W go out')).toBeVisible();
+  await phone.getByLabel(/^Why so much/).fill('No plaster on it');
+  await phone.keyboard.press('Tab');
+  await phone.getByRole('button', { name: 'Finish' }).click();
+  await phone
+    .getByRole('button', { name: /^Finish/ })
+    .last()
+    .click();
+  await context.setOffline(false);
+
+  await expect(async () => {
+    await desk.goto(`${office.url}/review`);
+    await desk.getByText('Walls of a hut').first().click({ timeout: 2_000 });
+    await expect(desk.getByRole('group', { name: 'Reckoned' }).getByText('1500 W')).toBeVisible({
+      timeout: 4_000,
+    });
+  }).toPass({ timeout: 90_000 });
+  const id = /review\/([0-9a-f-]{36})/.exec(desk.url())?.[1] ?? '';
+  const pdf = await desk.request.get(`${office.url}/api/sheets/${id}/report.pdf`);
+  expect(pdf.status()).toBe(200);
+  expect((await pdf.body()).length).toBeGreaterThan(10_000);
+});

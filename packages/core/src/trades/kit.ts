@@ -1,0 +1,36 @@
+import type { FunctionOffer } from '../logic/index.ts';
+
+/** What a reckoning reads: answers by key, row groups as lists of such; what is not answered is not in it. */
+export type SheetAnswers = Readonly<Record<string, unknown>>;
+
+/** One result of a reckoning. Expressions know it by its name, as an answer that nobody has to give. */
+export interface ResultOffer {
+  /** With a capital letter in it: keys of questions have none, so that the two are never taken for each other. */
+  readonly name: string;
+  readonly label: string;
+  readonly type: 'double' | 'string' | 'bool';
+  /** UCUM, for numbers. */
+  readonly unit?: string;
+  /** What it is, with the source of its figures. */
+  readonly about: string;
+}
+
+export type Reckoned = Readonly<Record<string, number | string | boolean>>;
+
+/**
+ * A computation over a whole sheet. Pure: the same answers give the same results, so that phone, desk,
+ * server and report agree. It does not see answers of questions that read its results.
+ */
+export interface Reckoning {
+  readonly results: readonly ResultOffer[];
+  /** What can be told so far; a result that can’t be told yet is left out. */
+  readonly run: (answers: SheetAnswers) => Reckoned;
+}
+
+/** What a trade brings to sheets. Its code is loaded with the first sheet that needs it. */
+export interface TradeKit {
+  readonly key: string;
+  readonly name: string;
+  readonly functions: readonly FunctionOffer[];
+  readonly reckoning?: Reckoning;
+}
