@@ -18,7 +18,7 @@ test('a trade kit works from the template to the PDF, and its code comes with it
     if (response.url().includes('/_expo/')) scripts.push(response.url());
   });
   const published = await desk.request.post(`${office.url}/api/templates`, {
-    data: { template: null, after: 0, body: WALLS },
+    data: { after: 0, body: WALLS },
     headers: { origin: office.url },
   });
   expect(published.status()).toBe(200);

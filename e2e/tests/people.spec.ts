@@ -52,6 +52,7 @@ test('somebody new is invited, works, and is retired', async ({ browser }) => {
   const phone = await hand.newPage();
   const link = `${office.url}/sign-in?invitation=${token}`;
   await phone.goto(link);
+  await expect(phone.getByRole('heading', { name: 'Choose a password' })).toBeVisible();
   await mustBeAccessible(phone);
   await phone.getByLabel('Password', { exact: true }).fill('too short');
   await phone.getByRole('button', { name: 'Choose and sign in' }).click();

@@ -1,21 +1,5 @@
 import type { Severity } from '../sheet/severity.ts';
-
-export const ACTION_STATES = ['open', 'in hand', 'done', 'verified', 'dropped'] as const;
-export type ActionState = (typeof ACTION_STATES)[number];
-
-/** Where a corrective action may go next. Done goes back in hand when it does not stand the check. */
-const NEXT: Record<ActionState, readonly ActionState[]> = {
-  open: ['in hand', 'done', 'dropped'],
-  'in hand': ['done', 'open', 'dropped'],
-  done: ['verified', 'in hand'],
-  verified: [],
-  dropped: ['open'],
-};
-
-export const nextActionStates = (state: ActionState): readonly ActionState[] => NEXT[state];
-
-export const isActionSettled = (state: ActionState): boolean =>
-  state === 'verified' || state === 'dropped';
+import { ACTION_STATE_RULES, isActionSettled, type ActionState } from './action-states.ts';
 
 /** What is needed to say how urgent an action is. Dates are local days, "2031-04-05". */
 export interface ActionUrgency {
@@ -26,7 +10,7 @@ export interface ActionUrgency {
 
 /** Overdue: not yet done, and the due day is past. On the day itself it is not. */
 export function isOverdue(action: ActionUrgency, today: string): boolean {
-  return (action.state === 'open' || action.state === 'in hand') && action.dueOn < today;
+  return ACTION_STATE_RULES[action.state].toDo && action.dueOn < today;
 }
 
 /** Order for lists: overdue first, then unsettled; within each by severity, then by due day. */

@@ -1,1 +1,2 @@
 export * from './action.ts';
+export * from './action-states.ts';

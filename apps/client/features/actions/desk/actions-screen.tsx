@@ -1,9 +1,9 @@
 import { ActionsAnswer, type Action } from '@ant-trail/contract/actions';
 import {
+  ACTION_STATE_RULES,
   compareActions,
   isActionSettled,
   isOverdue,
-  type ActionState,
 } from '@ant-trail/core/actions';
 import { daysBetween } from '@ant-trail/core/calendar';
 import { severityWord } from '@ant-trail/core/sheet';
@@ -11,7 +11,7 @@ import { useState } from 'react';
 import { Column, Row, Rule } from '@/design/box.tsx';
 import { Button } from '@/design/button.tsx';
 import { DeskPage } from '@/design/desk-page.tsx';
-import { Mark, type MarkName } from '@/design/mark.tsx';
+import { Mark } from '@/design/mark.tsx';
 import { PressableRow } from '@/design/pressable-row.tsx';
 import { Body, Figure, Heading } from '@/design/text.tsx';
 import { useOffice } from '@/device/office.ts';
@@ -21,19 +21,11 @@ import { useMe } from '@/features/accounts/session.ts';
 import { sayShortDay } from '@/features/planning/wording.ts';
 import { MoveDialog } from './move-dialog.tsx';
 
-const MARKS: Record<ActionState, MarkName> = {
-  open: 'planned',
-  'in hand': 'under way',
-  done: 'finished',
-  verified: 'approved',
-  dropped: 'returned',
-};
-
 /** What is being done about what was found; overdue first. */
 export function ActionsScreen() {
   const { organisation } = useMe();
   const { day } = useNow(organisation.timeZone);
-  const { answer, problem, again } = useOffice(ActionsAnswer, '/api/actions');
+  const { answer, problem, again } = useOffice(ActionsAnswer, '/api/actions', ['action', 'site']);
   const people = usePeople();
   const [opened, setOpened] = useState<string | null>(null);
   const [settled, setSettled] = useState(false);
@@ -132,7 +124,7 @@ function Line({ action, today, owner, onOpen }: LineProps) {
       <Rule />
       <PressableRow onPress={onOpen} paddingVertical="$2" justifyContent="center">
         <Row gap="$3" alignSelf="stretch" flexWrap="wrap">
-          <Mark name={late ? 'late' : MARKS[action.state]} silent />
+          <Mark name={late ? 'late' : ACTION_STATE_RULES[action.state].mark} silent />
           <Column flex={1} minWidth={260}>
             <Body strong>{action.title}</Body>
             <Body small quiet>

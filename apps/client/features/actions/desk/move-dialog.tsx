@@ -1,5 +1,11 @@
 import { Action } from '@ant-trail/contract/actions';
-import { nextActionStates, type ActionState } from '@ant-trail/core/actions';
+import { may } from '@ant-trail/core/accounts';
+import {
+  ACTION_STATE_RULES,
+  nextActionStates,
+  problemWithMove,
+  type ActionState,
+} from '@ant-trail/core/actions';
 import { severityWord } from '@ant-trail/core/sheet';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
@@ -20,17 +26,9 @@ export interface MoveDialogProps {
   readonly onMoved: () => void;
 }
 
-const MOVE_WORDS: Record<ActionState, string> = {
-  open: 'Open again',
-  'in hand': 'Take in hand',
-  done: 'It is done',
-  verified: 'Verify',
-  dropped: 'Drop',
-};
-
 /** One action with its story, and where it may go next. */
 export function MoveDialog({ action, people, onClose, onMoved }: MoveDialogProps) {
-  const { organisation } = useMe();
+  const { organisation, person } = useMe();
   const router = useRouter();
   const [note, setNote] = useState('');
   const [problem, setProblem] = useState<string | null>(null);
@@ -45,7 +43,22 @@ export function MoveDialog({ action, people, onClose, onMoved }: MoveDialogProps
     }
   };
   const when = (instant: string): string => sayWhen(instant, organisation.timeZone);
-  const next = nextActionStates(action.state);
+  // What somebody else has to do is not offered; whoever may, is told what is missing when they press.
+  const doer = action.moves.filter(({ to }) => to === 'done').at(-1)?.by;
+  const problemsOf = (to: ActionState) =>
+    problemWithMove({
+      ...{ state: action.state, to, note },
+      isOwner: action.owner === person.id,
+      isOffice: may(person.roles, 'look after actions'),
+      isDoer: doer === person.id,
+    });
+  const next = nextActionStates(action.state).filter((to) => {
+    const code = problemsOf(to)?.code;
+    return code === undefined || code === 'say-why';
+  });
+  const waits = nextActionStates(action.state).some(
+    (to) => problemsOf(to)?.code === 'second-person',
+  );
   return (
     <Dialog title={action.title} onClose={onClose}>
       <Column gap="$3">
@@ -83,7 +96,9 @@ export function MoveDialog({ action, people, onClose, onMoved }: MoveDialogProps
             <Row gap="$2" flexWrap="wrap">
               {next.map((to, index) => (
                 <Button key={to} main={index === 0} onPress={() => void move(to)}>
-                  {to === 'in hand' && action.state === 'done' ? 'Back in hand' : MOVE_WORDS[to]}
+                  {to === 'in hand' && action.state === 'done'
+                    ? 'Back in hand'
+                    : ACTION_STATE_RULES[to].verb}
                 </Button>
               ))}
             </Row>
@@ -91,6 +106,7 @@ export function MoveDialog({ action, people, onClose, onMoved }: MoveDialogProps
         ) : (
           <Body quiet>This action is settled.</Body>
         )}
+        {waits ? <Body quiet>A colleague verifies it: whoever did it may not.</Body> : null}
       </Column>
     </Dialog>
   );

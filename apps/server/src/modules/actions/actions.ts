@@ -4,7 +4,7 @@ import type { Action, ActionDraft } from '@ant-trail/contract/actions';
 import {
   ACTION_STATES,
   isActionSettled,
-  nextActionStates,
+  problemWithMove,
   type ActionState,
 } from '@ant-trail/core/actions';
 import { isQuestionPath } from '@ant-trail/core/sheet';
@@ -148,6 +148,13 @@ async function mustBeSame(db: EntityManager, draft: ActionDraft): Promise<void> 
     );
 }
 
+const MOVE_STATUS = {
+  'not-now': 409,
+  'office-drops': 403,
+  'second-person': 403,
+  'say-why': 400,
+} as const;
+
 /** Moves an action on. Whoever did it may not verify it, and only the office may drop it. */
 export async function moveAction(
   db: EntityManager,
@@ -163,25 +170,15 @@ export async function moveAction(
     relationLoadStrategy: 'query',
   });
   if (!row) throw notFound('This action');
-  const office = may(session.roles, 'look after actions');
-  if (!office && row.owner !== session.person) throw notAllowed();
-  if (!nextActionStates(row.state).includes(to))
-    throw new Refusal(
-      409,
-      'not-now',
-      `An action that is ${row.state} can't become ${to}. Load it anew and look again.`,
-    );
-  if (to === 'dropped' && !office)
-    throw new Refusal(403, 'office-drops', 'Only the office can drop an action. Ask them.');
-  if (to === 'dropped' && !note.trim())
-    throw new Refusal(400, 'say-why', 'Say why the action is dropped.');
   const doer = row.moves.filter((move) => move.to === 'done').at(-1)?.by;
-  if (to === 'verified' && (!office || doer === session.person))
-    throw new Refusal(
-      403,
-      'second-person',
-      'Somebody else than the person who did it has to verify it.',
-    );
+  const problem = problemWithMove({
+    ...{ state: row.state, to, note },
+    isOwner: row.owner === session.person,
+    isOffice: may(session.roles, 'look after actions'),
+    isDoer: doer === session.person,
+  });
+  if (problem?.code === 'not-yours') throw notAllowed();
+  if (problem) throw new Refusal(MOVE_STATUS[problem.code], problem.code, problem.words);
   await db.insert(ActionMoveRow, {
     id: randomUUID(),
     org: session.organisation,
