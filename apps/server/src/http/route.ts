@@ -46,7 +46,17 @@ export interface Route {
   readonly handle: (call: LongCall<never, never, never>) => Promise<unknown>;
 }
 
-interface RouteSpec<P extends z.ZodType, Q extends z.ZodType, B extends z.ZodType, C> {
+/** What a handler has to give: what its answer’s schema takes, or anything where it has none (a file, nothing). */
+type Given<A> = A extends z.ZodType ? Unchanged<z.input<A>> : unknown;
+
+/** Lists and objects that are only read, however deep. */
+type Unchanged<Value> = Value extends readonly (infer Item)[]
+  ? readonly Unchanged<Item>[]
+  : Value extends object
+    ? { readonly [Key in keyof Value]: Unchanged<Value[Key]> }
+    : Value;
+
+interface RouteSpec<P extends z.ZodType, Q extends z.ZodType, B extends z.ZodType, A, C> {
   method: Route['method'];
   path: string;
   allowed: Allowed;
@@ -54,9 +64,9 @@ interface RouteSpec<P extends z.ZodType, Q extends z.ZodType, B extends z.ZodTyp
   params?: P;
   query?: Q;
   body?: B;
-  answer?: z.ZodType;
+  answer?: A;
   itemByItem?: boolean;
-  handle: (call: C & Asked<z.infer<P>, z.infer<Q>, z.infer<B>>) => Promise<unknown>;
+  handle: (call: C & Asked<z.infer<P>, z.infer<Q>, z.infer<B>>) => Promise<Given<A>>;
 }
 
 /** Describes a route once: its check, its authorisation and its place in the API description. */
@@ -64,8 +74,9 @@ export function route<
   P extends z.ZodType = z.ZodUnknown,
   Q extends z.ZodType = z.ZodUnknown,
   B extends z.ZodType = z.ZodUnknown,
->(spec: RouteSpec<P, Q, B, { readonly db: EntityManager }>): Route {
-  return longRoute<P, Q, B>({
+  A extends z.ZodType | undefined = undefined,
+>(spec: RouteSpec<P, Q, B, A, { readonly db: EntityManager }>): Route {
+  return longRoute<P, Q, B, A>({
     ...spec,
     handle: ({ within, ...call }) => within((db) => spec.handle({ ...call, db })),
   });
@@ -79,7 +90,8 @@ export function longRoute<
   P extends z.ZodType = z.ZodUnknown,
   Q extends z.ZodType = z.ZodUnknown,
   B extends z.ZodType = z.ZodUnknown,
->(spec: RouteSpec<P, Q, B, { readonly within: Within }>): Route {
+  A extends z.ZodType | undefined = undefined,
+>(spec: RouteSpec<P, Q, B, A, { readonly within: Within }>): Route {
   return {
     ...spec,
     params: spec.params ?? z.unknown(),
