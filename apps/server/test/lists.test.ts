@@ -138,6 +138,10 @@ test('jobs are found by state, place, person, day, sheet, and by all of the word
   expect(await total(`template=${team.org.template}`)).toBe(JOBS + 1);
   expect(await total(`template=${randomUUID()}`)).toBe(0);
   expect(await total('text=kiln')).toBe(16);
+  await inOrganisation(office.data, team.org.id, (db) =>
+    db.query(`UPDATE site SET number = 'XK-0031' WHERE name = 'kiln_8'`),
+  );
+  expect(await total('text=xk-0031')).toBe(8);
   expect(await total('text=KILN%207%25')).toBe(8);
   expect(await total('text=kiln_8')).toBe(8);
   expect(await total(`text=${encodeURIComponent('\\ north')}`)).toBe(8);

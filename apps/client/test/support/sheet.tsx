@@ -47,6 +47,7 @@ export async function fill(
     access: '',
     hazards: [],
     retired: false,
+    number: '',
     contacts: [],
   });
   await store.jobs.put({

@@ -27,6 +27,7 @@ import { SecondPerson1764122400000 } from './migrations/6-second-person.ts';
 import { Parts1764126000000 } from './migrations/7-parts.ts';
 import { Reach1764180000000 } from './migrations/8-reach.ts';
 import { PeopleAndPlaces1764183600000 } from './migrations/9-people-and-places.ts';
+import { SiteNumber1764187200000 } from './migrations/10-site-number.ts';
 import { CONNECTIONS } from './tenancy.ts';
 
 const ENTITIES = [
@@ -80,6 +81,7 @@ export function ownerData(url: string): DataSource {
       Parts1764126000000,
       Reach1764180000000,
       PeopleAndPlaces1764183600000,
+      SiteNumber1764187200000,
     ],
     migrationsTableName: 'migration',
     logging: false,

@@ -12,6 +12,8 @@ export type Contact = z.infer<typeof Contact>;
 export const SiteDraft = Place.extend({
   name: Name,
   client: z.string().trim().max(200),
+  /** What the client calls it by. Phones and servers of before know no such thing. */
+  number: z.string().trim().max(60).default(''),
   address: z.string().trim().max(400),
   access: Words,
   hazards: z.array(z.string().trim().min(1).max(400)).max(12),

@@ -27,7 +27,7 @@ const COLUMNS: readonly ListColumn<Site>[] = [
     label: 'Client',
     order: 'client',
     width: 200,
-    cell: (site) => <Body small>{site.client}</Body>,
+    cell: (site) => <Body small>{[site.client, site.number].filter(Boolean).join(' · ')}</Body>,
   },
   {
     id: 'contact',

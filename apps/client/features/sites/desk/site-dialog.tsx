@@ -1,7 +1,8 @@
 import { zodResolver } from '@hookform/resolvers/zod';
 import { Site, SiteDraft } from '@ant-trail/contract/sites';
 import { useState } from 'react';
-import { Controller, useFieldArray, useForm } from 'react-hook-form';
+import { Controller, useFieldArray, useForm, type UseFormReturn } from 'react-hook-form';
+import type { z } from 'zod';
 import { Column, Row } from '@/design/box.tsx';
 import { Button } from '@/design/button.tsx';
 import { Dialog } from '@/design/dialog.tsx';
@@ -17,9 +18,12 @@ export interface SiteDialogProps {
   readonly onSaved: () => void;
 }
 
+type Written = z.input<typeof SiteDraft>;
+
 const EMPTY: SiteDraft = {
   name: '',
   client: '',
+  number: '',
   address: '',
   lat: Number.NaN,
   lon: Number.NaN,
@@ -31,6 +35,7 @@ const EMPTY: SiteDraft = {
 const TEXTS = [
   { name: 'name', label: 'Name' },
   { name: 'client', label: 'Client' },
+  { name: 'number', label: 'The client’s number for it' },
   { name: 'address', label: 'Address' },
   { name: 'access', label: 'Getting in' },
 ] as const;
@@ -38,7 +43,7 @@ const TEXTS = [
 /** Adds a place or changes one. */
 export function SiteDialog({ site, onClose, onSaved }: SiteDialogProps) {
   const [problem, setProblem] = useState<string | null>(null);
-  const form = useForm<SiteDraft>({
+  const form = useForm<Written, unknown, SiteDraft>({
     resolver: zodResolver(SiteDraft),
     defaultValues: site ?? EMPTY,
   });
@@ -66,7 +71,7 @@ export function SiteDialog({ site, onClose, onSaved }: SiteDialogProps) {
             render={({ field }) => (
               <Input
                 label={label}
-                value={field.value}
+                value={field.value ?? ''}
                 onChange={field.onChange}
                 lines={name === 'access' ? 2 : 1}
                 problem={errors[name]?.message}
@@ -164,7 +169,7 @@ export function SiteDialog({ site, onClose, onSaved }: SiteDialogProps) {
 }
 
 interface DegreesProps {
-  readonly form: ReturnType<typeof useForm<SiteDraft>>;
+  readonly form: UseFormReturn<Written, unknown, SiteDraft>;
   readonly name: 'lat' | 'lon';
   readonly label: string;
   readonly problem: string | undefined;

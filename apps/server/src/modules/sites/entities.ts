@@ -8,6 +8,7 @@ export class SiteRow {
   @Column('uuid', { name: 'branch_id' }) branch!: string;
   @Column('text') name!: string;
   @Column('text') client!: string;
+  @Column('text') number!: string;
   @Column('text') address!: string;
   @Column('double precision') lat!: number;
   @Column('double precision') lon!: number;
