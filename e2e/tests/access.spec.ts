@@ -74,6 +74,7 @@ for (const theme of THEMES) {
       await check(place);
     }
     await goTo(page, 'Places');
+    await page.getByLabel('Name, client, address or hazard').fill('kittiwake');
     await page.getByRole('button', { name: /^Kittiwake hut/ }).click();
     await expect(page.getByRole('button', { name: 'Retire Smoke detector, hall' })).toBeVisible();
     await check('place with its register');

@@ -152,6 +152,8 @@ test('two people at one job with three sheets: one is handed over half done, wit
     await desk.goto(`${office.url}/jobs`);
     await desk.getByLabel('Place, job or person').fill('Refuge survey');
     await desk
+      .getByRole('row')
+      .filter({ hasText: 'Refuge survey' })
       .getByRole('button', { name: new RegExp(PLACE) })
       .first()
       .click();
