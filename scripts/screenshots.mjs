@@ -82,7 +82,11 @@ await run(async () => {
 
   const find = async (within, label, name) => {
     await within.getByRole('combobox', { name: label, exact: true }).fill(name);
-    await within.getByRole('option', { name }).first().click();
+    await within
+      .getByRole('listbox', { name: label, exact: true })
+      .getByRole('option', { name })
+      .first()
+      .click();
   };
 
   const manager = await open('edda', DESK);

@@ -121,5 +121,6 @@ export async function startSheet(page: Page, title: string): Promise<void> {
 /** Chooses out of a field that looks while one writes. */
 export async function find(within: Page | Locator, label: string, name: string): Promise<void> {
   await within.getByRole('combobox', { name: label, exact: true }).fill(name);
-  await within.getByRole('option', { name }).first().click();
+  const offered = within.getByRole('listbox', { name: label, exact: true });
+  await offered.getByRole('option', { name }).first().click();
 }

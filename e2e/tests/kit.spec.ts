@@ -44,18 +44,19 @@ test('a trade kit works from the template to the PDF, and its code comes with it
   const part = phone.getByRole('group', { name: 'Walls' });
   await expect(part.getByText('No wall yet')).toBeVisible();
   await part.getByRole('button', { name: 'Reckon with frost' }).click();
-  await phone.getByLabel(/^Inside/).fill('20');
+  await phone.getByRole('textbox', { name: /^Inside/ }).fill('20');
   await phone.getByRole('button', { name: /^Envelope/ }).click();
-  await phone.getByRole('button', { name: /wall/ }).first().click();
-  await phone.getByLabel(/^Area/).fill('40');
-  await phone.getByLabel(/^U-value/).fill('1.5');
+  await phone.getByRole('button', { name: 'Add wall' }).click();
+  await phone.getByRole('dialog').getByRole('button', { name: 'Add', exact: true }).click();
+  await phone.getByRole('textbox', { name: /^Area/ }).fill('40');
+  await phone.getByRole('textbox', { name: /^U-value/ }).fill('1.5');
   await phone.keyboard.press('Tab');
   const reckoned = phone.getByRole('group', { name: 'Reckoned' });
   // By hand: 40 m² × 1.5 W/(m²·K) × 25 K.
   await expect(reckoned.getByText('1500 W')).toBeVisible();
   await phone.getByRole('button', { name: /^Air/ }).click();
   await expect(part.getByText('Now 1500 W go out')).toBeVisible();
-  await phone.getByLabel(/^Why so much/).fill('No plaster on it');
+  await phone.getByRole('textbox', { name: /^Why so much/ }).fill('No plaster on it');
   await phone.keyboard.press('Tab');
   await phone.getByRole('button', { name: 'Finish' }).click();
   await phone
