@@ -241,7 +241,9 @@ test('a job is planned, done with no network, reviewed, returned, approved and r
     await manager.getByRole('link', { name: 'Actions' }).click();
     await manager.getByRole('button', { name: /Free and grease brake 2.*Cormorant kiosk/ }).click();
     await manager.getByRole('button', { name: 'It is done' }).click();
-    await expect(manager.getByText('A colleague verifies it: whoever did it may not.')).toBeVisible();
+    await expect(
+      manager.getByText('A colleague verifies it: whoever did it may not.'),
+    ).toBeVisible();
     await expect(manager.getByRole('button', { name: 'Verify' })).toHaveCount(0);
     await reviewer.getByRole('link', { name: 'Actions' }).click();
     await reviewer
