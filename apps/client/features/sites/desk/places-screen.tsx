@@ -106,7 +106,7 @@ export function PlacesScreen() {
               onChange={list.change}
             />
             <Pick
-              label="In use"
+              label="Shown"
               value={list.query['retired'] ?? 'no'}
               onChange={(retired) =>
                 list.change({ retired: retired === 'no' ? undefined : retired })
