@@ -29,7 +29,7 @@ test('somebody new is invited, works, and is retired', async ({ browser }) => {
   await dialog.getByLabel('Name', { exact: true }).fill('Ode Farrow');
   await dialog.getByLabel(/^E-mail address/).fill('Ode@Tarnhollow.example');
   await dialog.getByLabel('Trade').fill('ropes');
-  await dialog.getByRole('button', { name: 'A credential' }).click();
+  await dialog.getByRole('button', { name: 'Add a credential' }).click();
   await dialog.getByLabel('What', { exact: true }).fill('Rope access');
   await dialog.getByLabel('Number').fill('RA-9');
   await dialog.getByLabel('Issued by').fill('Harbour Guild');

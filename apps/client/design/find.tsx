@@ -92,6 +92,7 @@ export function Find(props: FindProps) {
           },
         })}
         placeholder={empty}
+        className="find"
         aria-invalid={Boolean(problem)}
         aria-describedby={problem ? `${id}-problem` : undefined}
         style={{
@@ -105,55 +106,58 @@ export function Find(props: FindProps) {
           color: theme.ink.get(),
           fontFamily: 'Atkinson Hyperlegible Next',
           fontSize: 17,
+          ...{ '--empty': theme.ink2.get() },
         }}
       />
-      <ul
-        {...box.getMenuProps({ 'aria-label': label })}
+      <div
         style={{
           display: box.isOpen ? 'block' : 'none',
           position: 'absolute',
           top: '100%',
           zIndex: 10,
-          margin: '4px 0 0',
-          padding: 0,
-          listStyle: 'none',
+          marginTop: 4,
+          boxSizing: 'border-box',
           width: '100%',
           minWidth: 260,
-          maxHeight: 320,
-          overflowY: 'auto',
           background: theme.sheet.get(),
           border: `2px solid ${theme.ink.get()}`,
           borderRadius: '4px 14px 14px 14px',
+          overflow: 'hidden',
         }}
       >
-        {options.map((option, index) => (
-          <li
-            key={option.value}
-            {...box.getItemProps({ item: option, index })}
-            style={{
-              padding: '10px 14px',
-              minHeight: 28,
-              cursor: 'pointer',
-              background: box.highlightedIndex === index ? theme.touch.get() : 'transparent',
-            }}
-          >
-            <Body strong={option.value === chosen?.value}>{option.label}</Body>
-            {option.about ? (
-              <Body small quiet>
-                {' '}
-                {option.about}
-              </Body>
-            ) : null}
-          </li>
-        ))}
-      </ul>
-      {box.isOpen && (options.length === 0 || more > 0) ? (
-        <Body small quiet role="status">
-          {options.length === 0
-            ? 'Nothing is called that.'
-            : `${more} more: write more of the name.`}
-        </Body>
-      ) : null}
+        <ul
+          {...box.getMenuProps({ 'aria-label': label })}
+          style={{ margin: 0, padding: 0, listStyle: 'none', maxHeight: 300, overflowY: 'auto' }}
+        >
+          {options.map((option, index) => (
+            <li
+              key={option.value}
+              {...box.getItemProps({ item: option, index })}
+              style={{
+                padding: '10px 14px',
+                minHeight: 28,
+                cursor: 'pointer',
+                background: box.highlightedIndex === index ? theme.touch.get() : 'transparent',
+              }}
+            >
+              <Body strong={option.value === chosen?.value}>{option.label}</Body>
+              {option.about ? (
+                <Body small quiet>
+                  {' '}
+                  {option.about}
+                </Body>
+              ) : null}
+            </li>
+          ))}
+        </ul>
+        {options.length === 0 || more > 0 ? (
+          <Body small quiet role="status" paddingHorizontal={14} paddingVertical={8}>
+            {options.length === 0
+              ? 'Nothing is called that.'
+              : `${more} more: write more of the name.`}
+          </Body>
+        ) : null}
+      </div>
       {problem ? (
         <Body small eyes role="alert" id={`${id}-problem`}>
           {problem}

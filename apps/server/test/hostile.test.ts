@@ -300,6 +300,17 @@ describe('whatever is changed in an operation', () => {
           ...{ hazards: ['Dog'], contacts: [{ name: 'A', role: '', phone: '', email: '' }] },
         },
       ],
+      [
+        'POST',
+        '/api/people',
+        {
+          ...{ name: 'Ode', email: 'ode@new.example', phone: '', trade: '', roles: ['technician'] },
+          credentials: [{ kind: 'Licence', number: '1', issuer: 'Guild', expiresOn: '2031-01-01' }],
+        },
+      ],
+      ['PUT', `/api/people/${freshId()}/retired`, { retired: true }],
+      ['PUT', `/api/sites/${org.site}/retired`, { retired: false }],
+      ['POST', '/api/invitations', { token: 'x', password: 'twelve letters' }],
       ['POST', `/api/sites/${org.site}/assets`, { kind: 'pump', name: 'One' }],
       [
         'POST',

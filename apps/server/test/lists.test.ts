@@ -2,6 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { JOB_ORDERS, type JobsAnswer } from '@ant-trail/contract/planning';
 import { SITE_ORDERS, type SitesAnswer } from '@ant-trail/contract/sites';
 import { addDays } from '@ant-trail/core/calendar';
+import fc from 'fast-check';
 import type { EntityManager } from 'typeorm';
 import type { z } from 'zod';
 import { inOrganisation } from '../src/database/tenancy.ts';
@@ -14,6 +15,7 @@ const NAMES = ['Kiln 7%', 'kiln_8', 'Quay \\ north', 'Quay', 'Quay', 'Ærø', 'Z
 const FIRST = '2030-05-01';
 const DAYS = 5;
 const JOBS = 61;
+const A_UUID = '0190a0a0-0000-7000-8000-000000000000';
 
 beforeAll(async () => {
   office = await openOffice();
@@ -174,3 +176,30 @@ test('a place that is not one of this list is refused in words', async () => {
   ])
     expect((await team.manager.call('GET', `/api/jobs?${wrong}`)).status).toBe(400);
 });
+
+test('whatever a list is asked for, it answers or says what is wrong', async () => {
+  const odd = fc.oneof(
+    fc.string({ unit: 'binary', maxLength: 40 }),
+    fc.constantFrom('%', '_', '\\', "'", '\u0000', 'null', '-1', '1e400', '2030-01-01', A_UUID),
+  );
+  const query = fc.dictionary(
+    fc.constantFrom(
+      ...['text', 'cursor', 'most', 'order', 'state', 'site', 'person', 'template', 'from', 'to'],
+      ...['retired', 'within', 'role', 'expiring', '__proto__', 'constructor'],
+    ),
+    fc.oneof(
+      odd,
+      fc.json().map((json) => Buffer.from(json).toString('base64url')),
+    ),
+    { maxKeys: 4 },
+  );
+  const list = fc.constantFrom('jobs', 'sites', 'people', 'jobs/table.csv');
+  await fc.assert(
+    fc.asyncProperty(list, query, async (name, asked) => {
+      const at = `/api/${name}?${new URLSearchParams(asked)}`;
+      const { status } = await team.manager.call('GET', at);
+      expect([at, status < 500]).toEqual([at, true]);
+    }),
+    { numRuns: 400 },
+  );
+}, 120_000);

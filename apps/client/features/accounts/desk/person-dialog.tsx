@@ -1,7 +1,7 @@
 import { zodResolver } from '@hookform/resolvers/zod';
 import { may, ROLES } from '@ant-trail/core/accounts';
 import { Person, PersonDraft, PersonSaved } from '@ant-trail/contract/accounts';
-import { useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { Controller, useFieldArray, useForm, type Control } from 'react-hook-form';
 import { Column, Row } from '@/design/box.tsx';
 import { Button } from '@/design/button.tsx';
@@ -227,7 +227,7 @@ function Credentials({ control }: { control: Control<PersonDraft> }) {
         </Row>
       ))}
       <Button dense onPress={() => append({ kind: '', number: '', issuer: '', expiresOn: '' })}>
-        A credential
+        Add a credential
       </Button>
     </Column>
   );
@@ -241,6 +241,11 @@ interface StandingProps {
 /** Whether somebody is here: invited anew, retired, taken back. */
 function Standing({ person, tell }: StandingProps) {
   const [sure, setSure] = useState(false);
+  const asked = useRef<HTMLDivElement>(null);
+  useEffect(() => {
+    // What is asked stands at the end of a long dialog.
+    if (sure) asked.current?.scrollIntoView({ block: 'end' });
+  }, [sure]);
   const invite = (): Promise<void> =>
     tell(async () => {
       const saved = await ask(PersonSaved, 'POST', `/api/people/${person.id}/invitation`);
@@ -268,20 +273,22 @@ function Standing({ person, tell }: StandingProps) {
           </Button>
         </Row>
       )}
-      {sure ? (
-        <Notice tone="eyes" alert>
-          <Column gap="$2">
-            <Body>
-              {person.name} is signed out everywhere, and work ahead of them goes back to the
-              office. What they did stays under their name. What their phone has not sent yet stays
-              on it until they are taken back.
-            </Body>
-            <Button dense main onPress={() => void retire(true)}>
-              {`Retire ${person.name}`}
-            </Button>
-          </Column>
-        </Notice>
-      ) : null}
+      <div ref={asked}>
+        {sure ? (
+          <Notice tone="eyes" alert>
+            <Column gap="$2">
+              <Body>
+                {person.name} is signed out everywhere, and work ahead of them goes back to the
+                office. What they did stays under their name. What their phone has not sent yet
+                stays on it until they are taken back.
+              </Body>
+              <Button dense main onPress={() => void retire(true)}>
+                {`Retire ${person.name}`}
+              </Button>
+            </Column>
+          </Notice>
+        ) : null}
+      </div>
     </Column>
   );
 }

@@ -182,7 +182,11 @@ function Lines<Item>(props: LinesProps<Item>) {
                 transform: `translateY(${start - top}px)`,
               }}
             >
-              <Line onPress={() => onOpen(row.original)} flexWrap={narrow ? 'wrap' : 'nowrap'}>
+              <Line
+                onPress={() => onOpen(row.original)}
+                flexWrap={narrow ? 'wrap' : 'nowrap'}
+                rowGap={0}
+              >
                 {together ? (
                   <Cell width={28}>
                     <input
@@ -196,7 +200,10 @@ function Lines<Item>(props: LinesProps<Item>) {
                   </Cell>
                 ) : null}
                 {columns.map((column, at) => (
-                  <Cell key={column.id} {...widthOf(column)}>
+                  <Cell
+                    key={column.id}
+                    {...(narrow ? NARROW_CELL[at === 0 ? 'first' : 'other'] : widthOf(column))}
+                  >
                     {at === 0 ? (
                       <Opener
                         onPress={(event) => {
@@ -269,6 +276,9 @@ function Head<Item>({ list, columns, orderedBy, table, together }: LinesProps<It
     </View>
   );
 }
+
+/** On a narrow screen a line is its name, and below it the rest one after the other. */
+const NARROW_CELL = { first: { flexGrow: 1, flexBasis: '80%' }, other: {} } as const;
 
 const widthOf = ({ width }: { width?: number }) =>
   width === undefined ? { flexGrow: 1, flexBasis: 240 } : { width };
