@@ -6,6 +6,7 @@ import { Brand } from '@/design/brand.tsx';
 import { Row } from '@/design/box.tsx';
 import { Button } from '@/design/button.tsx';
 import { Body, Figure } from '@/design/text.tsx';
+import { OfficeHere } from '@/device/office-here.ts';
 import { listenToOffice, useOffice } from '@/device/office.ts';
 import { DESK_PLACES } from './desk-places.ts';
 import { Palette } from './palette.tsx';
@@ -92,7 +93,7 @@ export function DeskFrame({ children }: { children: ReactNode }) {
         </Row>
       </Row>
       <View flex={1} minHeight={0}>
-        {children}
+        <OfficeHere value={useOffice}>{children}</OfficeHere>
       </View>
       {finding ? <Palette onClose={() => setFinding(false)} /> : null}
       {own ? <OwnDialog onClose={() => setOwn(false)} /> : null}

@@ -17,7 +17,7 @@ import { Notice } from '@/design/notice.tsx';
 import { PressableRow } from '@/design/pressable-row.tsx';
 import { Body, Title } from '@/design/text.tsx';
 import { ask, wordsFor } from '@/device/api.ts';
-import { useOffice } from '@/device/office.ts';
+import { useOfficeHere } from '@/device/office-here.ts';
 import { useKits } from '@/features/trades/desk/use-kits.ts';
 import { openDraft } from './draft.ts';
 import { forgetDraft } from './kept-draft.ts';
@@ -43,7 +43,7 @@ function BuilderAtWork({ published, onClose }: BuilderProps) {
   const [useDraft] = useState(() => openDraft(template, published));
   const draft = useDraft();
   const { body, chosen } = draft;
-  const { answer: kept } = useOffice(CataloguesAnswer, '/api/catalogues');
+  const { answer: kept } = useOfficeHere(CataloguesAnswer, '/api/catalogues');
   const problems = useMemo(
     () => allProblems(body, kept ? new Set(kept.catalogues.map(({ key }) => key)) : null),
     [body, kept],

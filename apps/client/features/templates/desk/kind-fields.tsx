@@ -13,7 +13,7 @@ import { Column, Row } from '@/design/box.tsx';
 import { Input } from '@/design/input.tsx';
 import { Pick } from '@/design/pick.tsx';
 import { Tick } from '@/design/tick.tsx';
-import { useOffice } from '@/device/office.ts';
+import { useOfficeHere } from '@/device/office-here.ts';
 import { Expression } from './expression.tsx';
 import { NumberField } from './number-field.tsx';
 import { OptionsEditor } from './options-editor.tsx';
@@ -161,7 +161,7 @@ function CatalogueFields({
   question: LookupQuestion;
   set: (patch: Patch) => void;
 }) {
-  const { answer } = useOffice(CataloguesAnswer, '/api/catalogues');
+  const { answer } = useOfficeHere(CataloguesAnswer, '/api/catalogues');
   const known = (answer?.catalogues ?? []).map(({ key, name }) => ({ value: key, label: name }));
   const here = known.some(({ value }) => value === question.catalogue);
   return (

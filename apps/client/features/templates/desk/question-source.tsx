@@ -7,7 +7,7 @@ import { Segments } from '@/design/choose.tsx';
 import { Input } from '@/design/input.tsx';
 import { PressableRow } from '@/design/pressable-row.tsx';
 import { Body, Heading } from '@/design/text.tsx';
-import { useOffice } from '@/device/office.ts';
+import { useOfficeHere } from '@/device/office-here.ts';
 import { KindList } from './kind-list.tsx';
 import { KIND_WORDS } from './kind-words.ts';
 
@@ -56,7 +56,7 @@ export function QuestionSource({ body, onAdd }: QuestionSourceProps) {
 
 /** Every question of the published templates, by template, found by its words. */
 function Bank({ onAdd }: { onAdd: (question: Question) => void }) {
-  const { answer } = useOffice(TemplatesAnswer, '/api/templates');
+  const { answer } = useOfficeHere(TemplatesAnswer, '/api/templates');
   const [text, setText] = useState('');
   const bank = useMemo(
     () => questionBank((answer?.templates ?? []).map(({ body }) => body)),
