@@ -120,7 +120,10 @@ export async function startSheet(page: Page, title: string): Promise<void> {
 
 /** Chooses out of a field that looks while one writes. */
 export async function find(within: Page | Locator, label: string, name: string): Promise<void> {
-  await within.getByRole('combobox', { name: label, exact: true }).fill(name);
+  const field = within.getByRole('combobox', { name: label, exact: true });
+  // What stands there already would be no change, and nothing would be offered.
+  await field.fill('');
+  await field.fill(name);
   const offered = within.getByRole('listbox', { name: label, exact: true });
   await offered.getByRole('option', { name }).first().click();
 }
