@@ -68,7 +68,10 @@ test('a trade kit works from the template to the PDF, and its code comes with it
 
   await expect(async () => {
     await desk.goto(`${office.url}/review`);
-    await desk.getByText('Walls of a hut').first().click({ timeout: 2_000 });
+    await desk
+      .getByRole('button', { name: /^Kittiwake hut/ })
+      .first()
+      .click({ timeout: 2_000 });
     await expect(desk.getByRole('group', { name: 'Reckoned' }).getByText('1500 W')).toBeVisible({
       timeout: 4_000,
     });

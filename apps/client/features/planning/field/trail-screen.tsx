@@ -18,7 +18,7 @@ import { KeptLine } from '@/features/sync/field/kept-line.tsx';
 import { SpaceNotice } from '@/features/sync/field/space-notice.tsx';
 import { useKept } from '@/features/sync/kept.ts';
 import { usePhone } from '@/features/sync/phone.tsx';
-import { sayDay, sayNearDay } from '../wording.ts';
+import { sayDay, sayShortDay } from '../wording.ts';
 import { FieldNav } from './field-nav.tsx';
 import { markFor, standingWords } from './step-words.ts';
 import { StopCard } from './stop-card.tsx';
@@ -131,7 +131,7 @@ function Stops({ trail, today, isToday }: StopsProps) {
         <Stop
           key={stop.visit.id}
           stop={stop}
-          time={sayNearDay(stop.visit.day, today).slice(0, 9)}
+          time={sayShortDay(stop.visit.day).slice(0, 6).trim()}
           isNext={isToday && next === stop}
           walked={false}
           last={stops.length === 0 && stop === leftOver.at(-1)}
