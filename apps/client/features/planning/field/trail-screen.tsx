@@ -55,7 +55,7 @@ export function TrailScreen() {
       <SpaceNotice />
       <Scroll render="main" paddingRight="$4">
         {filling ? <Filling /> : null}
-        {trail && !filling ? <Stops trail={trail} today={today} isToday={ahead === 0} /> : null}
+        {trail && !filling ? <Stops trail={trail} isToday={ahead === 0} /> : null}
         <Row padding="$4" paddingLeft={96} gap="$2" flexWrap="wrap">
           {ahead > 0 ? (
             <Button dense onPress={() => setAhead(ahead - 1)}>
@@ -103,11 +103,10 @@ const Filling = () => (
 
 interface StopsProps {
   readonly trail: Trail;
-  readonly today: string;
   readonly isToday: boolean;
 }
 
-function Stops({ trail, today, isToday }: StopsProps) {
+function Stops({ trail, isToday }: StopsProps) {
   const { leftOver, stops, next } = trail;
   const kept = useKept();
   if (leftOver.length + stops.length === 0 && kept?.lastSync === null)
