@@ -25,6 +25,8 @@ export interface FindProps {
   readonly problem?: string | undefined;
   /** How many more fit than are shown. */
   readonly more?: number;
+  /** What fits is still being looked for. */
+  readonly looking?: boolean;
 }
 
 /** One out of thousands: written in part, chosen from what fits. By hand or by the keyboard alone. */
@@ -40,6 +42,7 @@ export function Find(props: FindProps) {
     empty = 'Choose …',
     problem,
     more = 0,
+    looking = false,
   } = props;
   const theme = useTheme();
   const id = useId();
@@ -153,7 +156,9 @@ export function Find(props: FindProps) {
         {options.length === 0 || more > 0 ? (
           <Body small quiet role="status" paddingHorizontal={14} paddingVertical={8}>
             {options.length === 0
-              ? 'Nothing is called that.'
+              ? looking
+                ? 'Looking …'
+                : 'Nothing is called that.'
               : `${more} more: write more of the name.`}
           </Body>
         ) : null}

@@ -15,19 +15,24 @@ export type OfficeKind =
   'visit' | 'sheet' | 'site' | 'catalogue' | 'person' | 'action' | 'media' | 'mail';
 export type About = readonly OfficeKind[];
 
-/** Answers of the office. While the office tells of changes, nothing is asked again without a reason. */
+const useChanges = create<{ live: boolean }>(() => ({ live: false }));
+
+/**
+ * Answers of the office, shared by all that show them just now and forgotten with the last of these: a
+ * form that is opened again must not begin with what was there before. While the office tells of
+ * changes, nothing is asked again without a reason.
+ */
 const answers = new QueryClient({
   defaultOptions: {
     queries: {
-      staleTime: 60_000,
+      staleTime: () => (useChanges.getState().live ? 60_000 : 0),
+      gcTime: 0,
       retry: false,
       refetchOnWindowFocus: false,
       networkMode: 'always',
     },
   },
 });
-
-const useChanges = create<{ live: boolean }>(() => ({ live: false }));
 
 /** Whether changes come in by themselves just now. */
 export const useIsLive = (): boolean => useChanges((state) => state.live);
@@ -100,6 +105,34 @@ export function useOffice<Schema extends z.ZodType>(
   );
   const again = useCallback(() => void refetch(), [refetch]);
   return { answer: path === null ? undefined : data, problem: error && wordsFor(error), again };
+}
+
+export interface Searched<Answer> extends Asked<Answer> {
+  /** Whether the answer is still that to the question before. */
+  readonly looking: boolean;
+}
+
+/** Asks while somebody writes: what was found before stays until the next answer is there. */
+export function useOfficeSearch<Schema extends z.ZodType>(
+  schema: Schema,
+  path: string,
+  about: About,
+): Searched<z.infer<Schema>> {
+  const { data, error, refetch, isPlaceholderData, isPending } = useQuery(
+    {
+      queryKey: [path],
+      queryFn: () => ask(schema, 'GET', path),
+      placeholderData: keepPreviousData,
+      meta: { about },
+    },
+    answers,
+  );
+  return {
+    answer: data,
+    problem: error && wordsFor(error),
+    again: () => void refetch(),
+    looking: isPlaceholderData || isPending,
+  };
 }
 
 export interface AskedList<Row> {

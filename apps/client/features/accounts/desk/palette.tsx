@@ -6,7 +6,7 @@ import { Dialog } from '@/design/dialog.tsx';
 import { Input } from '@/design/input.tsx';
 import { PressableRow } from '@/design/pressable-row.tsx';
 import { Body } from '@/design/text.tsx';
-import { useOffice } from '@/device/office.ts';
+import { useOfficeSearch } from '@/device/office.ts';
 import { DESK_PLACES } from './desk-places.ts';
 
 interface Way {
@@ -26,16 +26,17 @@ const SHOWN = 9;
 export function Palette({ onClose }: { onClose: () => void }) {
   const router = useRouter();
   const [text, setText] = useState('');
-  const { answer } = useOffice(
+  const { answer } = useOfficeSearch(
     SitesAnswer,
     `/api/sites?${new URLSearchParams({ most: String(SHOWN), within: 'name', text: text.trim() })}`,
     ['site'],
   );
   const wanted = text.trim().toLowerCase();
   const ways: Way[] = [
-    ...DOINGS.filter((way) => way.words.toLowerCase().includes(wanted)),
+    ...DOINGS,
     ...(answer?.rows ?? []).map((site) => ({ words: site.name, href: `/places?site=${site.id}` })),
-  ];
+    // What was found for the words before must not be what Enter leads to.
+  ].filter((way) => way.words.toLowerCase().includes(wanted));
   const go = (way: Way | undefined): void => {
     if (!way) return;
     onClose();

@@ -1,7 +1,7 @@
 import { SitesAnswer, type Site } from '@ant-trail/contract/sites';
 import { useState } from 'react';
-import { Find } from '@/design/find.tsx';
-import { useOffice } from '@/device/office.ts';
+import { Find, fitting } from '@/design/find.tsx';
+import { useOfficeSearch } from '@/device/office.ts';
 
 const OFFERED = 20;
 
@@ -20,16 +20,24 @@ export function FindSite({ label, chosen, onChoose, empty, problem }: FindSitePr
     ...{ most: String(OFFERED), within: 'name' },
     ...(words ? { text: words } : {}),
   });
-  const { answer } = useOffice(SitesAnswer, `/api/sites?${asked}`, ['site']);
+  const { answer, looking } = useOfficeSearch(SitesAnswer, `/api/sites?${asked}`, ['site']);
   const sites = answer?.rows ?? [];
   return (
     <Find
       label={label}
       chosen={chosen && { value: chosen.id, label: chosen.name }}
-      options={sites.map(({ id, name, client }) => ({ value: id, label: name, about: client }))}
+      // What was found for the words before is offered only where it fits these, too.
+      options={fitting(
+        sites.map(({ id, name, client, number }) => ({
+          ...{ value: id, label: name },
+          about: [client, number].filter(Boolean).join(' · '),
+        })),
+        words,
+      )}
+      looking={looking}
       onWords={setWords}
       onChoose={(option) => onChoose(sites.find(({ id }) => id === option?.value) ?? null)}
-      more={(answer?.total ?? 0) - sites.length}
+      more={looking ? 0 : (answer?.total ?? 0) - sites.length}
       {...(empty ? { empty } : {})}
       problem={problem}
     />
