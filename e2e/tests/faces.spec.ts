@@ -52,5 +52,10 @@ test('each face loads its own code only, and the field stays within a quarter of
   expect(desk.text).toContain('Return with a word');
   expect(desk.text).not.toContain('Nothing on your trail');
   expect(desk.text).not.toContain('Read it through once');
+  // Trade kits come with the first sheet that needs them.
+  for (const first of [field.text, desk.text]) {
+    expect(first).not.toContain('Highest earth loop impedance');
+    expect(first).not.toContain('Reckon with frost');
+  }
   expect(field.kB).toBeLessThanOrEqual(EMPTY_APPLICATION_KB * 1.25);
 });

@@ -137,7 +137,7 @@ test('a list is narrowed, kept as a view, read to its end and planned from', asy
 
   const table = desk.waitForEvent('download');
   await desk.getByRole('button', { name: 'As a table' }).click();
-  expect((await table).suggestedFilename()).toBe('Jobs.xlsx');
+  expect((await table).suggestedFilename()).toBe('jobs.xlsx');
 
   // By the keyboard alone: the first job is chosen and given to somebody.
   const before = Number(/\d+/.exec((await desk.getByText(/in all$/).textContent()) ?? '')?.[0]);

@@ -56,6 +56,13 @@ export async function ask<Answer extends z.ZodType>(
   return answer.parse(await response.json());
 }
 
+/** Fetches a file of the office. Throws like {@link ask}: a refusal is told where it was asked, not in its place. */
+export async function fetchFile(path: string): Promise<Blob> {
+  const response = await send('GET', path, undefined);
+  if (!response.ok) throw await refusalOf(response);
+  return response.blob();
+}
+
 /** Tells the office something that has no answer. */
 export async function tell(method: 'POST', path: string, body?: unknown): Promise<void> {
   const response = await send(method, path, body);

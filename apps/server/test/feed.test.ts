@@ -264,7 +264,6 @@ describe('what reaches a phone', () => {
 
   test('is that a visit was taken away, put off or ends otherwise, by whatever way', async () => {
     const technician = await office.signIn(org.emails.technician);
-    const visit = await helperAt();
     const ways = [
       `UPDATE visit SET person_id = NULL WHERE id = '${org.visit}'`,
       `UPDATE visit SET day = day + 40 WHERE id = '${org.visit}'`,
@@ -290,7 +289,6 @@ describe('what reaches a phone', () => {
         if (error !== undo) throw error;
       });
     }
-    expect(visit).not.toBe(org.visit);
   });
 
   test('is what somebody else wrote while the job came to this person', async () => {

@@ -6,6 +6,8 @@ import { Dialog } from '@/design/dialog.tsx';
 import { Input } from '@/design/input.tsx';
 import { Pick } from '@/design/pick.tsx';
 import { Body } from '@/design/text.tsx';
+import { fetchFile, wordsFor } from '@/device/api.ts';
+import { saveFile } from '@/device/save-file.ts';
 import { useKeptViews } from './kept-views.ts';
 import type { ListQuery } from './use-list.ts';
 
@@ -32,7 +34,16 @@ export function ViewBar(props: ViewBarProps) {
   const current = views.find(
     (view) => same(view.query, query) && same([...view.hidden].sort(), [...hidden].sort()),
   );
-  const asked = new URLSearchParams(query).toString();
+  const [problem, setProblem] = useState<string | null>(null);
+  const takeAlong = async (): Promise<void> => {
+    setProblem(null);
+    try {
+      const asked = new URLSearchParams(query).toString();
+      saveFile(await fetchFile(`${path}/table.xlsx?${asked}`), `${list}.xlsx`);
+    } catch (error) {
+      setProblem(wordsFor(error));
+    }
+  };
   return (
     <Row gap="$2" flexWrap="wrap" alignItems="flex-end">
       {views.length > 0 ? (
@@ -56,9 +67,14 @@ export function ViewBar(props: ViewBarProps) {
       <Button dense onPress={() => setOpen('keep')}>
         {current ? 'Forget this view' : 'Keep this view'}
       </Button>
-      <Button dense onPress={() => location.assign(`${path}/table.xlsx?${asked}`)}>
+      <Button dense onPress={() => void takeAlong()}>
         As a table
       </Button>
+      {problem ? (
+        <Body small eyes strong role="alert" flexBasis="100%">
+          {problem}
+        </Body>
+      ) : null}
       {open === 'columns' ? (
         <Dialog title="Columns" onClose={() => setOpen(null)} width={380}>
           <Lines

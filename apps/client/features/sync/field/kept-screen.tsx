@@ -8,6 +8,7 @@ import { Mark } from '@/design/mark.tsx';
 import { Notice } from '@/design/notice.tsx';
 import { Body, Heading, Title } from '@/design/text.tsx';
 import type { KeptPhoto, LocalStore, Waiting } from '@/device/local-store.ts';
+import { saveFile } from '@/device/save-file.ts';
 import { useLive } from '@/device/use-live.ts';
 import { useMe } from '@/features/accounts/session.ts';
 import { FieldNav } from '@/features/planning/field/field-nav.tsx';
@@ -153,12 +154,7 @@ function Refused({ words, why, onAgain, exported, onLetGo }: RefusedProps) {
   const save = (): void => {
     const blob =
       exported instanceof Blob ? exported : new Blob([JSON.stringify(exported, null, 2)]);
-    const url = URL.createObjectURL(blob);
-    const link = document.createElement('a');
-    link.href = url;
-    link.download = exported instanceof Blob ? 'refused-photo.jpg' : 'refused.json';
-    link.click();
-    URL.revokeObjectURL(url);
+    saveFile(blob, exported instanceof Blob ? 'refused-photo.jpg' : 'refused.json');
     setSaved(true);
   };
   return (

@@ -7,6 +7,7 @@ import { Button } from '@/design/button.tsx';
 import { Input } from '@/design/input.tsx';
 import { Pick } from '@/design/pick.tsx';
 import { Tick } from '@/design/tick.tsx';
+import { saveFile } from '@/device/save-file.ts';
 import { Expression } from './expression.tsx';
 import { ImportQuestions } from './import-questions.tsx';
 import { Programmes } from './programmes.tsx';
@@ -32,14 +33,10 @@ export function SheetEditor(props: {
     onChange(score ? rest : { ...rest, score: { target: 80 } });
   };
   const save = (): void => {
-    const url = URL.createObjectURL(
+    saveFile(
       new Blob([JSON.stringify(body, null, 2)], { type: 'application/json' }),
+      `${body.title}.json`,
     );
-    const link = document.createElement('a');
-    link.href = url;
-    link.download = `${body.title}.json`;
-    link.click();
-    URL.revokeObjectURL(url);
   };
   const load = async (file: File | undefined) => {
     if (!file) return;
