@@ -1,5 +1,5 @@
 import { useGlobalSearchParams, useRouter } from 'expo-router';
-import { useCallback, useEffect, useMemo, useState } from 'react';
+import { useCallback, useEffect, useState } from 'react';
 import type { z } from 'zod';
 import { useOfficeList, type About, type AskedList } from '@/device/office.ts';
 
@@ -67,8 +67,6 @@ export function useWritten(
     if (text.trim() === value) return undefined;
     const timer = setTimeout(() => told(text.trim()), WRITING_MS);
     return () => clearTimeout(timer);
-    // Only what is written is waited for.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [text]);
-  return useMemo(() => [text, setText], [text]);
+  }, [text, value, told]);
+  return [text, setText];
 }

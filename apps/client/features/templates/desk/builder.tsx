@@ -18,7 +18,6 @@ import { PressableRow } from '@/design/pressable-row.tsx';
 import { Body, Title } from '@/design/text.tsx';
 import { ask, wordsFor } from '@/device/api.ts';
 import { useOfficeHere } from '@/device/office-here.ts';
-import { useKits } from '@/features/trades/desk/use-kits.ts';
 import { openDraft } from './draft.ts';
 import { forgetDraft } from './kept-draft.ts';
 import { QuestionSource } from './question-source.tsx';
@@ -34,11 +33,7 @@ export interface BuilderProps {
 }
 
 /** Where a template is built: kinds to add, the outline, the chosen question, and it at work. */
-export function Builder(props: BuilderProps) {
-  return useKits() ? <BuilderAtWork {...props} /> : null;
-}
-
-function BuilderAtWork({ published, onClose }: BuilderProps) {
+export function Builder({ published, onClose }: BuilderProps) {
   const template = published?.template ?? 'new';
   const [useDraft] = useState(() => openDraft(template, published));
   const draft = useDraft();

@@ -1,3 +1,4 @@
+import { loadAllKits } from '@ant-trail/core/trades';
 import { TemplatesAnswer } from '@ant-trail/contract/templates';
 import { questionsOf } from '@ant-trail/core/sheet';
 import { useLocalSearchParams, useRouter } from 'expo-router';
@@ -11,7 +12,11 @@ import { Body, Figure } from '@/design/text.tsx';
 import { useOffice } from '@/device/office.ts';
 import { hasDraft } from './kept-draft.ts';
 
-const Builder = lazy(async () => ({ default: (await import('./builder.tsx')).Builder }));
+/** It offers every trade kit there is, so all of them come with it. */
+const Builder = lazy(async () => {
+  const [{ Builder: part }] = await Promise.all([import('./builder.tsx'), loadAllKits()]);
+  return { default: part };
+});
 
 /** The templates job sheets are made from, and the way to change them. */
 export function TemplatesScreen() {
