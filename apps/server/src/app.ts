@@ -57,14 +57,13 @@ export function allRoutes(
   parts: Pick<Parts, 'files' | 'reports' | 'tables' | 'queue' | 'folding' | 'logger' | 'post'>,
 ): Route[] {
   const routes = [
-    // Before what would read “table.csv” as an id.
-    ...listTables,
     ...accountRoutes(parts.post, giveBackWork),
     ...siteRoutes,
     ...registerRoutes,
     ...templateRoutes(parts.folding),
     ...catalogueRoutes,
     ...exchangeRoutes(parts.tables, parts.files, parts.folding),
+    ...listTables,
     ...planningRoutes,
     ...reviewRoutes,
     ...actionRoutes,

@@ -223,13 +223,13 @@ const TRIES: Record<string, () => Try[]> = {
     { at: '/api/sites', gives: 200 },
     { at: '/api/sites?text=yonder', gives: 200 },
   ],
-  'get /api/jobs/table.:format': () => [
-    { at: '/api/jobs/table.csv', gives: 200 },
-    { at: `/api/jobs/table.csv?site=${b.site}`, gives: 200 },
-    { at: '/api/jobs/table.xlsx?text=yonder', gives: 200 },
+  'get /api/jobs.:format': () => [
+    { at: '/api/jobs.csv', gives: 200 },
+    { at: `/api/jobs.csv?site=${b.site}`, gives: 200 },
+    { at: '/api/jobs.xlsx?text=yonder', gives: 200 },
   ],
-  'get /api/sites/table.:format': () => [{ at: '/api/sites/table.csv', gives: 200 }],
-  'get /api/people/table.:format': () => [{ at: '/api/people/table.csv', gives: 200 }],
+  'get /api/sites.:format': () => [{ at: '/api/sites.csv', gives: 200 }],
+  'get /api/people.:format': () => [{ at: '/api/people.csv', gives: 200 }],
   'get /api/sites/:id': () => [{ at: `/api/sites/${b.site}` }],
   'put /api/sites/:id/retired': () => [
     { at: `/api/sites/${b.site}/retired`, body: { retired: true } },

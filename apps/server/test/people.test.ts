@@ -106,7 +106,7 @@ describe('somebody new', () => {
     const { cursor } = await pull(team.technician);
     const person = await add();
     expect((await pull(team.technician, cursor)).of('person')).toEqual([
-      { id: person.id, name: 'Ode Farrow' },
+      { id: person.id, name: 'Ode Farrow', retired: false },
     ]);
   });
 

@@ -49,7 +49,12 @@ export const PullQuery = z.object({
   through: Day.optional(),
 });
 
-export const Colleague = z.object({ id: Id, name: z.string() });
+export const Colleague = z.object({
+  id: Id,
+  name: z.string(),
+  /** Works here no more: named where they worked, and given nothing. */
+  retired: z.boolean().default(false),
+});
 export type Colleague = z.infer<typeof Colleague>;
 
 /** What a phone keeps, by kind. A phone that does not know a kind keeps it aside until it does. */

@@ -39,7 +39,7 @@ export function ViewBar(props: ViewBarProps) {
     setProblem(null);
     try {
       const asked = new URLSearchParams(query).toString();
-      saveFile(await fetchFile(`${path}/table.xlsx?${asked}`), `${list}.xlsx`);
+      saveFile(await fetchFile(`${path}.xlsx?${asked}`), `${list}.xlsx`);
     } catch (error) {
       setProblem(wordsFor(error));
     }

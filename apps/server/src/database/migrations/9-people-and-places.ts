@@ -66,6 +66,12 @@ export class PeopleAndPlaces1764183600000 implements MigrationInterface {
         END LOOP;
       END $$;
 
+      -- The visits on one person's phone: as much of their trail as is before them or not done with.
+      CREATE FUNCTION visits_on_phone(whose uuid, today date, ahead date) RETURNS SETOF visit
+        LANGUAGE sql STABLE AS $$
+        SELECT * FROM visit v WHERE v.person_id = whose AND v.until >= today
+          AND (v.day <= ahead OR v.until = 'infinity') $$;
+
       -- What reaches one phone. Each id is looked up in the index by itself, and the plan is kept with
       -- the connection: neither grows with the trail of all the others.
       CREATE FUNCTION feed_for(whose uuid, today date, ahead date, since bigint, upto bigint, most bigint)
@@ -74,8 +80,8 @@ export class PeopleAndPlaces1764183600000 implements MigrationInterface {
         #variable_conflict use_column
         BEGIN RETURN QUERY
           WITH own AS (
-            SELECT j.id AS job, j.site_id AS site FROM visit v JOIN job j ON j.id = v.job_id
-            WHERE v.person_id = whose AND v.until >= today AND (v.day <= ahead OR v.until = 'infinity')
+            SELECT j.id AS job, j.site_id AS site
+            FROM visits_on_phone(whose, today, ahead) v JOIN job j ON j.id = v.job_id
           ), reached AS (SELECT job AS id FROM own UNION SELECT site FROM own UNION SELECT whose)
           SELECT * FROM (
             SELECT f.tx, f.kind, f.ref FROM reached JOIN feed f ON f.reach = reached.id
@@ -84,8 +90,10 @@ export class PeopleAndPlaces1764183600000 implements MigrationInterface {
             SELECT f.tx, f.kind, f.ref FROM feed f WHERE f.reach IS NULL AND f.tx > since AND f.tx <= upto
           ) line ORDER BY 1, 2, 3 LIMIT most;
         END $$;
-      REVOKE ALL ON FUNCTION feed_for(uuid, date, date, bigint, bigint, bigint) FROM PUBLIC;
-      GRANT EXECUTE ON FUNCTION feed_for(uuid, date, date, bigint, bigint, bigint) TO trail_app;
+      REVOKE ALL ON FUNCTION visits_on_phone(uuid, date, date),
+        feed_for(uuid, date, date, bigint, bigint, bigint) FROM PUBLIC;
+      GRANT EXECUTE ON FUNCTION visits_on_phone(uuid, date, date),
+        feed_for(uuid, date, date, bigint, bigint, bigint) TO trail_app;
     `);
   }
 

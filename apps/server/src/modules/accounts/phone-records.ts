@@ -4,7 +4,7 @@ import { PersonRow } from './entities.ts';
 
 async function colleagues(db: EntityManager, where: FindOptionsWhere<PersonRow> = {}) {
   const rows = await db.find(PersonRow, { where, order: { name: 'ASC' } });
-  return rows.map(({ id, name }) => ({ id, body: { id, name } }));
+  return rows.map(({ id, name, retired }) => ({ id, body: { id, name, retired } }));
 }
 
 /** Colleagues by name, for everybody: whoever worked on a sheet is named there. */

@@ -32,7 +32,7 @@ export function listTable<Query extends typeof ListQuery, Row>(
 ): Route {
   return longRoute({
     method: 'get',
-    path: `${table.path}/table.:format`,
+    path: `${table.path}.:format`,
     allowed: table.allowed,
     summary: `${table.name} that are looked for, as a CSV or XLSX file`,
     params: z.object({ format: TableFormat }),

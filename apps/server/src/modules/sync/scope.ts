@@ -1,11 +1,6 @@
 import type { EntityManager } from 'typeorm';
 import type { Reader } from './feed-page.ts';
 
-/** Visits that are on this phone (`v`): $1 is the person, $2 today, $3 the last day ahead. As the database says it too, in
- * `feed_for`. */
-const ON_THIS_PHONE =
-  "v.person_id = $1 AND v.until >= $2 AND (v.day <= $3 OR v.until = 'infinity')";
-
 export interface ScopedJob {
   readonly id: string;
   /** Everybody's visits to it. */
@@ -24,8 +19,8 @@ export async function findScope(
 ): Promise<ScopedJob[]> {
   return db.query<ScopedJob[]>(
     `SELECT own.id, own.last, array_agg(v.id::text) AS visits FROM (
-       SELECT v.job_id AS id, max(v.day)::text AS last FROM visit v
-       WHERE ${ON_THIS_PHONE} GROUP BY v.job_id
+       SELECT v.job_id AS id, max(v.day)::text AS last FROM visits_on_phone($1, $2, $3) v
+       GROUP BY v.job_id
      ) own JOIN visit v ON v.job_id = own.id
      GROUP BY own.id, own.last ORDER BY own.id`,
     [person, today, last],
