@@ -1,15 +1,11 @@
 import { Invitation } from '@ant-trail/contract/accounts';
-import { View } from '@tamagui/core';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
-import { Column, Scroll } from '@/design/box.tsx';
-import { Brand } from '@/design/brand.tsx';
 import { Button } from '@/design/button.tsx';
-import { Dots } from '@/design/dots.tsx';
 import { Input } from '@/design/input.tsx';
-import { Notice } from '@/design/notice.tsx';
-import { Body, Title } from '@/design/text.tsx';
+import { Body } from '@/design/text.tsx';
 import { wordsFor } from '@/device/api.ts';
+import { Door, DoorProblem } from './door.tsx';
 import { takeUpInvitation, useSession } from './session.ts';
 
 /** Whoever was invited chooses a password, and is in. */
@@ -41,38 +37,27 @@ export function InvitationScreen({ token }: { token: string }) {
     }
   };
   return (
-    <Scroll render="main" backgroundColor="$paper">
-      <View flex={1} alignItems="center" padding="$4" paddingTop="$7">
-        <Column width="100%" maxWidth={400} gap="$4">
-          <Brand />
-          <Dots />
-          <Title>Choose a password</Title>
-          <Body>With it you sign in from now on, on every phone and computer you work with.</Body>
-          <Input
-            label="Password"
-            help="At least 12 characters. Four words in a row are good."
-            kind="password"
-            value={password}
-            onChange={setPassword}
-            autoFocus
-          />
-          <Input
-            label="The same again"
-            kind="password"
-            value={again}
-            onChange={setAgain}
-            onEnter={() => void submit()}
-          />
-          {problem ? (
-            <Notice tone="eyes" mark="needs eyes" alert>
-              {problem}
-            </Notice>
-          ) : null}
-          <Button main onPress={() => void submit()} disabled={busy}>
-            {busy ? 'One moment …' : 'Choose and sign in'}
-          </Button>
-        </Column>
-      </View>
-    </Scroll>
+    <Door title="Choose a password">
+      <Body>With it you sign in from now on, on every phone and computer you work with.</Body>
+      <Input
+        label="Password"
+        help="At least 12 characters. Four words in a row are good."
+        kind="password"
+        value={password}
+        onChange={setPassword}
+        autoFocus
+      />
+      <Input
+        label="The same again"
+        kind="password"
+        value={again}
+        onChange={setAgain}
+        onEnter={() => void submit()}
+      />
+      <DoorProblem words={problem} />
+      <Button main onPress={() => void submit()} disabled={busy}>
+        {busy ? 'One moment …' : 'Choose and sign in'}
+      </Button>
+    </Door>
   );
 }

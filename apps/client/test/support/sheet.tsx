@@ -81,8 +81,8 @@ export async function fill(
     events: [],
   });
   await store.people.bulkPut([
-    { id: ME, name: 'Imke' },
-    { id: COLLEAGUE, name: 'Bo' },
+    { id: ME, name: 'Imke', retired: false },
+    { id: COLLEAGUE, name: 'Bo', retired: false },
   ]);
   for (const [key, values] of Object.entries(earlier))
     await store.series.put({

@@ -9,7 +9,7 @@ export type FeedKind = 'visit' | 'sheet' | 'site' | 'catalogue' | 'person';
  */
 export type Change =
   | { readonly kind: FeedKind; readonly ref: string; readonly reach: string | null }
-  | { readonly kind: 'action' | 'media' | 'mail'; readonly ref: string };
+  | { readonly kind: 'action' | 'media' | 'mail' | 'template'; readonly ref: string };
 
 export const FEED_CHANNEL = 'trail_feed';
 

@@ -4,13 +4,14 @@ import { addDays, daysBetween } from '@ant-trail/core/calendar';
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import { Column, Row } from '@/design/box.tsx';
 import { Button } from '@/design/button.tsx';
-import { DeskPage } from '@/design/desk-page.tsx';
 import { Mark } from '@/design/mark.tsx';
 import { Pick } from '@/design/pick.tsx';
 import { Body } from '@/design/text.tsx';
 import { useOffice } from '@/device/office.ts';
 import { useNow } from '@/device/use-now.ts';
-import { OfficeList, type ListColumn } from '@/features/lists/desk/office-list.tsx';
+import { ListPage } from '@/features/lists/desk/list-page.tsx';
+import type { ListColumn } from '@/features/lists/desk/office-list.tsx';
+import { RetiredFilter } from '@/features/lists/desk/retired-filter.tsx';
 import { TextFilter } from '@/features/lists/desk/text-filter.tsx';
 import { useList } from '@/features/lists/desk/use-list.ts';
 import { sayShortDay } from '@/features/planning/wording.ts';
@@ -110,10 +111,8 @@ export function PeopleScreen() {
   const close = (): void => router.setParams({ person: undefined, new: undefined });
   const soon = addDays(day, SOON_DAYS);
   return (
-    <DeskPage
+    <ListPage
       title="People"
-      problem={list.problem}
-      about={<Body quiet>{list.total === undefined ? '' : `${list.total} in all`}</Body>}
       actions={
         keeps ? (
           <Button main dense onPress={() => router.setParams({ new: 'person' })}>
@@ -121,51 +120,40 @@ export function PeopleScreen() {
           </Button>
         ) : null
       }
+      list={list}
+      idOf={({ id }) => id}
+      nameOf={({ name }) => name}
+      columns={columnsOf(day)}
+      orderedBy="name"
+      onOpen={({ id }) => router.setParams({ person: id })}
+      nothing="Nobody is like that."
+      filters={
+        <>
+          <TextFilter label="Name, trade or credential" query={list.query} onChange={list.change} />
+          <Pick
+            label="Role"
+            value={list.query['role'] ?? ''}
+            onChange={(role) => list.change({ role: role || undefined })}
+            options={['', ...ROLES].map((value) => ({ value, label: value || 'all' }))}
+          />
+          <Pick
+            label="Credentials"
+            value={list.query['expiring'] ? 'soon' : ''}
+            onChange={(which) => list.change({ expiring: which ? soon : undefined })}
+            options={[
+              { value: '', label: 'any' },
+              { value: 'soon', label: 'expired or soon' },
+            ]}
+          />
+          <RetiredFilter
+            label="Works here"
+            words={['now', 'no more']}
+            query={list.query}
+            onChange={list.change}
+          />
+        </>
+      }
     >
-      <OfficeList
-        list={list}
-        idOf={({ id }) => id}
-        nameOf={({ name }) => name}
-        columns={columnsOf(day)}
-        orderedBy="name"
-        onOpen={({ id }) => router.setParams({ person: id })}
-        nothing="Nobody is like that."
-        filters={
-          <>
-            <TextFilter
-              label="Name, trade or credential"
-              query={list.query}
-              onChange={list.change}
-            />
-            <Pick
-              label="Role"
-              value={list.query['role'] ?? ''}
-              onChange={(role) => list.change({ role: role || undefined })}
-              options={['', ...ROLES].map((value) => ({ value, label: value || 'all' }))}
-            />
-            <Pick
-              label="Credentials"
-              value={list.query['expiring'] ? 'soon' : ''}
-              onChange={(which) => list.change({ expiring: which ? soon : undefined })}
-              options={[
-                { value: '', label: 'any' },
-                { value: 'soon', label: 'expired or soon' },
-              ]}
-            />
-            <Pick
-              label="Works here"
-              value={list.query['retired'] ?? 'no'}
-              onChange={(retired) =>
-                list.change({ retired: retired === 'no' ? undefined : retired })
-              }
-              options={[
-                { value: 'no', label: 'now' },
-                { value: 'yes', label: 'no more' },
-              ]}
-            />
-          </>
-        }
-      />
       {(opened && params.person) || params.new ? (
         <PersonDialog
           key={opened?.id ?? 'new'}
@@ -175,6 +163,6 @@ export function PeopleScreen() {
           onSaved={list.again}
         />
       ) : null}
-    </DeskPage>
+    </ListPage>
   );
 }

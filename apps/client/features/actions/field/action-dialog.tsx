@@ -9,8 +9,8 @@ import { Input } from '@/design/input.tsx';
 import { DateField, Pick } from '@/design/pick.tsx';
 import { Body } from '@/design/text.tsx';
 import { newId } from '@/device/identity.ts';
-import { useLive } from '@/device/use-live.ts';
 import { useMe } from '@/features/accounts/session.ts';
+import { useColleagues } from '@/features/accounts/use-colleagues.ts';
 import { useSheetSession } from '@/features/capture/field/sheet-context.tsx';
 import { usePhone } from '@/features/sync/phone.tsx';
 import { openActionHere } from './own-actions.ts';
@@ -20,7 +20,7 @@ export function ActionDialog({ finding, onClose }: { finding: Finding; onClose: 
   const session = useSheetSession();
   const { store, engine } = usePhone();
   const { person, organisation } = useMe();
-  const people = useLive(() => store.people.orderBy('id').toArray(), [store]) ?? [];
+  const people = useColleagues(store);
   const today = inZone(new Date(), organisation.timeZone).day;
   const [title, setTitle] = useState(finding.proposedAction ?? finding.words);
   const [owner, setOwner] = useState(person.id);

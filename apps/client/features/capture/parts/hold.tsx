@@ -6,7 +6,7 @@ import { Pick } from '@/design/pick.tsx';
 import { SignatureDrawing } from '@/design/signature-drawing.tsx';
 import { Body } from '@/design/text.tsx';
 import { useMe } from '@/features/accounts/session.ts';
-import { useLive } from '@/device/use-live.ts';
+import { useColleagues } from '@/features/accounts/use-colleagues.ts';
 import { usePhone } from '@/features/sync/phone.tsx';
 import { useSheetSession, type PartProps } from '../field/sheet-context.tsx';
 import { PassedByColleague } from './passed-by-colleague.tsx';
@@ -19,7 +19,7 @@ export function HoldPart({ state, locked }: PartProps) {
   const session = useSheetSession();
   const { store } = usePhone();
   const me = useMe();
-  const people = useLive(() => store.people.toArray(), [store]) ?? [];
+  const people = useColleagues(store);
   const [person, setPerson] = useState('');
   const { answer, question } = state;
   const kept = isHold(answer?.value) ? answer.value : null;

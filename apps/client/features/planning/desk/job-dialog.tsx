@@ -1,7 +1,7 @@
 import { zodResolver } from '@hookform/resolvers/zod';
 import { Person } from '@ant-trail/contract/accounts';
 import { JobCard, JobDraft } from '@ant-trail/contract/planning';
-import { Site } from '@ant-trail/contract/sites';
+import type { Site } from '@ant-trail/contract/sites';
 import { TemplatesAnswer } from '@ant-trail/contract/templates';
 import { useState } from 'react';
 import { Controller, useForm, useWatch } from 'react-hook-form';
@@ -30,8 +30,10 @@ const LENGTHS = [15, 20, 30, 45, 60, 90, 120, 180, 240];
 
 /** Makes a job: place, template, instructions, time, person. */
 export function JobDialog({ day, people, onClose }: JobDialogProps) {
-  const templates = useOffice(TemplatesAnswer, '/api/templates', []).answer?.templates ?? [];
+  const templates =
+    useOffice(TemplatesAnswer, '/api/templates', ['template']).answer?.templates ?? [];
   const [problem, setProblem] = useState<string | null>(null);
+  const [site, setSite] = useState<Site | null>(null);
   const form = useForm<JobDraft>({
     resolver: zodResolver(JobDraft),
     defaultValues: {
@@ -49,8 +51,7 @@ export function JobDialog({ day, people, onClose }: JobDialogProps) {
     },
   });
   const { control, formState } = form;
-  const [siteId, person, template] = useWatch({ control, name: ['site', 'person', 'template'] });
-  const site = useOffice(Site, siteId ? `/api/sites/${siteId}` : null, ['site']).answer;
+  const [person, template] = useWatch({ control, name: ['person', 'template'] });
   const programmes = templates.find((each) => each.template === template)?.body.programmes ?? [];
   const chosen = useOffice(Person, person ? `/api/people/${person}` : null, ['person']).answer;
   const expired = chosen?.credentials.filter((credential) => credential.expiresOn < day);
@@ -72,8 +73,9 @@ export function JobDialog({ day, people, onClose }: JobDialogProps) {
           render={({ field }) => (
             <FindSite
               label="Place"
-              chosen={site ?? null}
+              chosen={site}
               onChoose={(place) => {
+                setSite(place);
                 field.onChange(place?.id ?? '');
                 form.setValue(
                   'recipients',

@@ -8,7 +8,6 @@ import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { Column, Row } from '@/design/box.tsx';
 import { Button } from '@/design/button.tsx';
-import { DeskPage } from '@/design/desk-page.tsx';
 import { Mark } from '@/design/mark.tsx';
 import { DateField, Pick } from '@/design/pick.tsx';
 import { Body, Figure } from '@/design/text.tsx';
@@ -17,7 +16,8 @@ import { useNow } from '@/device/use-now.ts';
 import { FindPerson } from '@/features/accounts/desk/find-person.tsx';
 import { usePeople, type NamedPerson, type People } from '@/features/accounts/desk/use-people.ts';
 import { useMe } from '@/features/accounts/session.ts';
-import { OfficeList, type ListColumn } from '@/features/lists/desk/office-list.tsx';
+import { ListPage } from '@/features/lists/desk/list-page.tsx';
+import type { ListColumn } from '@/features/lists/desk/office-list.tsx';
 import { TextFilter } from '@/features/lists/desk/text-filter.tsx';
 import { useList, type List } from '@/features/lists/desk/use-list.ts';
 import { FindSite } from '@/features/sites/desk/find-site.tsx';
@@ -95,37 +95,33 @@ export function JobsScreen() {
   const [opened, setOpened] = useState<JobCard | null>(null);
   const walkers = people.list.filter((person) => may(person.roles, 'walk'));
   return (
-    <DeskPage
+    <ListPage<JobCard>
       title="Jobs"
-      problem={list.problem}
-      about={<Body quiet>{list.total === undefined ? '' : `${list.total} in all`}</Body>}
       actions={
         <Button main dense onPress={() => router.navigate('/day?new=job')}>
           New job
         </Button>
       }
+      list={list}
+      idOf={({ job }) => job.id}
+      nameOf={({ job, siteName }) => `${job.title}, ${siteName}`}
+      columns={columnsOf(people, day)}
+      orderedBy="-day"
+      onOpen={setOpened}
+      nothing="No job is like that."
+      filters={<Filters list={list} />}
+      moreFilters={{
+        fields: <MoreFilters list={list} people={people} />,
+        keys: ['site', 'person', 'template', 'from', 'to'],
+      }}
+      {...(may(own.roles, 'plan')
+        ? {
+            together: (chosen, done) => (
+              <PlanTogether cards={chosen} people={walkers} onDone={done} />
+            ),
+          }
+        : {})}
     >
-      <OfficeList<JobCard>
-        list={list}
-        idOf={({ job }) => job.id}
-        nameOf={({ job, siteName }) => `${job.title}, ${siteName}`}
-        columns={columnsOf(people, day)}
-        orderedBy="-day"
-        onOpen={setOpened}
-        nothing="No job is like that."
-        filters={<Filters list={list} />}
-        moreFilters={{
-          fields: <MoreFilters list={list} people={people} />,
-          keys: ['site', 'person', 'template', 'from', 'to'],
-        }}
-        {...(may(own.roles, 'plan')
-          ? {
-              together: (chosen, done) => (
-                <PlanTogether cards={chosen} people={walkers} onDone={done} />
-              ),
-            }
-          : {})}
-      />
       {opened?.visits[0] ? (
         <VisitDialog
           card={{ ...opened, visit: opened.visits[0] }}
@@ -133,7 +129,7 @@ export function JobsScreen() {
           onClose={() => setOpened(null)}
         />
       ) : null}
-    </DeskPage>
+    </ListPage>
   );
 }
 
@@ -163,7 +159,7 @@ function Filters({ list: { query, change } }: { list: List<JobCard> }) {
 
 function MoreFilters({ list, people }: { list: List<JobCard>; people: People }) {
   const { query, change } = list;
-  const { answer } = useOffice(TemplatesAnswer, '/api/templates', []);
+  const { answer } = useOffice(TemplatesAnswer, '/api/templates', ['template']);
   const site = useOffice(Site, query['site'] ? `/api/sites/${query['site']}` : null, [
     'site',
   ]).answer;

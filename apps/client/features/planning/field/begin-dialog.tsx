@@ -17,7 +17,8 @@ export function BeginDialog({ onClose }: { onClose: () => void }) {
   const { store, engine } = usePhone();
   const { person, organisation } = useMe();
   const router = useRouter();
-  const sites = useLive(() => store.sites.toArray(), [store]) ?? [];
+  const sites =
+    useLive(() => store.sites.filter(({ retired }) => !retired).toArray(), [store]) ?? [];
   const [site, setSite] = useState('');
   const [version, setVersion] = useState<TemplateVersion | null>(null);
   const [asked, setAsked] = useState(false);

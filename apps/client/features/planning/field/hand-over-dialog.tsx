@@ -5,8 +5,8 @@ import { Dialog } from '@/design/dialog.tsx';
 import { Input } from '@/design/input.tsx';
 import { Pick } from '@/design/pick.tsx';
 import { Body } from '@/design/text.tsx';
-import { useLive } from '@/device/use-live.ts';
 import { useMe } from '@/features/accounts/session.ts';
+import { useColleagues } from '@/features/accounts/use-colleagues.ts';
 import { usePhone } from '@/features/sync/phone.tsx';
 import { handOver, type Given } from './own-work.ts';
 
@@ -22,7 +22,7 @@ export interface HandOverDialogProps {
 export function HandOverDialog({ what, of, onClose, onDone }: HandOverDialogProps) {
   const { store, engine } = usePhone();
   const { person } = useMe();
-  const people = useLive(() => store.people.toArray(), [store]) ?? [];
+  const people = useColleagues(store);
   const [to, setTo] = useState('');
   const [word, setWord] = useState('');
   const [asked, setAsked] = useState(false);

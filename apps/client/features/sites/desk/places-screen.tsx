@@ -3,13 +3,13 @@ import { Site, SitesAnswer } from '@ant-trail/contract/sites';
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import { Column, Row } from '@/design/box.tsx';
 import { Button } from '@/design/button.tsx';
-import { DeskPage } from '@/design/desk-page.tsx';
 import { Mark } from '@/design/mark.tsx';
-import { Pick } from '@/design/pick.tsx';
 import { Body } from '@/design/text.tsx';
 import { useOffice } from '@/device/office.ts';
 import { useMe } from '@/features/accounts/session.ts';
-import { OfficeList, type ListColumn } from '@/features/lists/desk/office-list.tsx';
+import { ListPage } from '@/features/lists/desk/list-page.tsx';
+import type { ListColumn } from '@/features/lists/desk/office-list.tsx';
+import { RetiredFilter } from '@/features/lists/desk/retired-filter.tsx';
 import { TextFilter } from '@/features/lists/desk/text-filter.tsx';
 import { useList } from '@/features/lists/desk/use-list.ts';
 import { SiteDialog } from './site-dialog.tsx';
@@ -78,10 +78,8 @@ export function PlacesScreen() {
   const opened = useOffice(Site, params.site ? `/api/sites/${params.site}` : null, ['site']).answer;
   const close = (): void => router.setParams({ site: undefined, new: undefined });
   return (
-    <DeskPage
+    <ListPage
       title="Places"
-      problem={list.problem}
-      about={<Body quiet>{list.total === undefined ? '' : `${list.total} in all`}</Body>}
       actions={
         may(person.roles, 'keep places') ? (
           <Button main dense onPress={() => router.setParams({ new: 'place' })}>
@@ -89,36 +87,29 @@ export function PlacesScreen() {
           </Button>
         ) : null
       }
+      list={list}
+      idOf={({ id }) => id}
+      nameOf={({ name }) => name}
+      columns={COLUMNS}
+      orderedBy="name"
+      onOpen={({ id }) => router.setParams({ site: id })}
+      nothing="No place is called that."
+      filters={
+        <>
+          <TextFilter
+            label="Name, client, address or hazard"
+            query={list.query}
+            onChange={list.change}
+          />
+          <RetiredFilter
+            label="Shown"
+            words={['in use', 'retired']}
+            query={list.query}
+            onChange={list.change}
+          />
+        </>
+      }
     >
-      <OfficeList
-        list={list}
-        idOf={({ id }) => id}
-        nameOf={({ name }) => name}
-        columns={COLUMNS}
-        orderedBy="name"
-        onOpen={({ id }) => router.setParams({ site: id })}
-        nothing="No place is called that."
-        filters={
-          <>
-            <TextFilter
-              label="Name, client, address or hazard"
-              query={list.query}
-              onChange={list.change}
-            />
-            <Pick
-              label="Shown"
-              value={list.query['retired'] ?? 'no'}
-              onChange={(retired) =>
-                list.change({ retired: retired === 'no' ? undefined : retired })
-              }
-              options={[
-                { value: 'no', label: 'in use' },
-                { value: 'yes', label: 'retired' },
-              ]}
-            />
-          </>
-        }
-      />
       {opened || params.new ? (
         <SiteDialog
           key={opened?.id ?? 'new'}
@@ -127,6 +118,6 @@ export function PlacesScreen() {
           onSaved={list.again}
         />
       ) : null}
-    </DeskPage>
+    </ListPage>
   );
 }

@@ -3,6 +3,7 @@ import type { Publication } from '@ant-trail/contract/templates';
 import { missingCatalogues } from '@ant-trail/core/catalogues';
 import type { TemplateBody, TemplateProblem, TemplateVersion } from '@ant-trail/core/sheet';
 import type { EntityManager } from 'typeorm';
+import { announce } from '../../database/feed.ts';
 import { Refusal } from '../../http/problem.ts';
 import { TooMuchWork } from '../../turns/worker-line.ts';
 import type { Folding } from '../capture/folding.ts';
@@ -68,5 +69,6 @@ export async function publish(
     body,
   });
   await db.insert(TemplateVersionRow, row);
+  await announce(db, organisation, [{ kind: 'template', ref: id }]);
   return versionOf(row);
 }

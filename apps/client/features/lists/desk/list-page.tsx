@@ -1,0 +1,28 @@
+import type { ReactNode } from 'react';
+import { DeskPage } from '@/design/desk-page.tsx';
+import { Body } from '@/design/text.tsx';
+import { OfficeList, type OfficeListProps } from './office-list.tsx';
+
+export interface ListPageProps<Item> extends OfficeListProps<Item> {
+  readonly title: string;
+  /** What can be done beside the list, such as adding to it. */
+  readonly actions?: ReactNode;
+  /** What is open in front of the list. */
+  readonly children?: ReactNode;
+}
+
+/** A page of the desk that is one list. */
+export function ListPage<Item>({ title, actions, children, ...list }: ListPageProps<Item>) {
+  const { problem, total } = list.list;
+  return (
+    <DeskPage
+      title={title}
+      problem={problem}
+      about={<Body quiet>{total === undefined ? '' : `${total} in all`}</Body>}
+      actions={actions}
+    >
+      <OfficeList<Item> {...list} />
+      {children}
+    </DeskPage>
+  );
+}
