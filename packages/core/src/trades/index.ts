@@ -68,6 +68,10 @@ export const areKitsLoaded = (template: unknown): boolean =>
 export const kitsOf = (template: unknown): readonly TradeKit[] =>
   kitsNeeded(template).flatMap(({ key }) => loaded.get(key) ?? []);
 
+/** Kits that are loaded and reckon over a whole sheet: these a template has to name. */
+export const reckoningKits = (): readonly TradeKit[] =>
+  [...loaded.values()].filter(({ reckoning }) => reckoning !== undefined);
+
 /** What all loaded kits add to expressions. */
 export const loadedFunctions = (): readonly FunctionOffer[] =>
   [...loaded.values()].flatMap(({ functions }) => functions);

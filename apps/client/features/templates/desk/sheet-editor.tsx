@@ -1,6 +1,6 @@
 import { TemplateContent } from '@ant-trail/contract/templates';
 import type { TemplateBody } from '@ant-trail/core/sheet';
-import { KITS, namedKit } from '@ant-trail/core/trades';
+import { namedKit, reckoningKits } from '@ant-trail/core/trades';
 import { useRef, useState } from 'react';
 import { Column, Row } from '@/design/box.tsx';
 import { Button } from '@/design/button.tsx';
@@ -22,6 +22,8 @@ export function SheetEditor(props: {
 }) {
   const { body, onChange } = props;
   const picker = useRef<HTMLInputElement>(null);
+  // Functions are known by their names alone; only what reckons has to be chosen.
+  const kits = reckoningKits();
   const [problem, setProblem] = useState<string | null>(null);
   const [grades, setGrades] = useState<string | null>(null);
   const toggleLed = (): void => {
@@ -59,19 +61,21 @@ export function SheetEditor(props: {
     <Column padding="$3" gap="$3">
       <Heading>The whole sheet</Heading>
       <Input label="Title" value={body.title} onChange={(title) => onChange({ ...body, title })} />
-      <Pick
-        label="Trade kit"
-        value={body.kit ?? ''}
-        onChange={(kit) => {
-          const next = { ...body, kit };
-          if (!kit) Reflect.deleteProperty(next, 'kit');
-          onChange(next);
-        }}
-        options={[
-          { value: '', label: 'none' },
-          ...KITS.map(({ key, name }) => ({ value: key, label: name })),
-        ]}
-      />
+      {kits.length > 0 ? (
+        <Pick
+          label="Trade kit"
+          value={body.kit ?? ''}
+          onChange={(kit) => {
+            const next = { ...body, kit };
+            if (!kit) Reflect.deleteProperty(next, 'kit');
+            onChange(next);
+          }}
+          options={[
+            { value: '', label: 'none' },
+            ...kits.map(({ key, name }) => ({ value: key, label: name })),
+          ]}
+        />
+      ) : null}
       {namedKit(body)?.reckoning ? (
         <Column gap="$1">
           <Body small strong>
