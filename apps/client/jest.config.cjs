@@ -17,6 +17,7 @@ module.exports = {
   preset: 'jest-expo/web',
   testMatch: ['<rootDir>/test/**/*.test.{ts,tsx}'],
   setupFiles: ['<rootDir>/test/support/browser.ts'],
+  setupFilesAfterEnv: ['<rootDir>/test/support/hands-rest.ts'],
   moduleNameMapper: {
     '^\\./more-kits\\.ts$': '<rootDir>/../../packages/core/test/support/walls-kit/index.ts',
     '^\\./more-kit-parts\\.ts$': '<rootDir>/test/support/walls-kit/index.ts',
@@ -26,6 +27,6 @@ module.exports = {
   // Some packages are modules only, under an ending of their own.
   transform: { ...preset.transform, '\\.mjs$': preset.transform['\\.[jt]sx?$'] },
   transformIgnorePatterns: [
-    'node_modules/(?!((jest-)?react-native|@react-native|expo|@expo|@tamagui|tamagui|@noble|@scure|canonicalize|uuid|@marcbachmann|dexie|react-native-svg))',
+    'node_modules/(?!((jest-)?react-native|@react-native|expo|@expo|@tamagui|tamagui|@noble|@scure|canonicalize|uuid|@marcbachmann|dexie|react-native-svg|react-hotkeys-hook))',
   ],
 };

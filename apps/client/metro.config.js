@@ -51,4 +51,12 @@ config.resolver.resolveRequest = (context, name, platform) => {
   return (resolveRequest ?? context.resolveRequest)(context, name, platform);
 };
 
+// A module is evaluated when it is first used, and not with the one that imports it: of the first
+// screen's code half is for what comes after it.
+const { getTransformOptions } = config.transformer;
+config.transformer.getTransformOptions = async (...asked) => {
+  const options = await getTransformOptions?.(...asked);
+  return { ...options, transform: { ...options?.transform, inlineRequires: true } };
+};
+
 module.exports = config;

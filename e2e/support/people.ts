@@ -86,6 +86,8 @@ export interface PlannedJob {
   readonly sheet: string;
   readonly person: string;
   readonly start: string;
+  /** Who is to read what comes back. */
+  readonly reader?: string;
 }
 
 /** The manager makes a job for today. */
@@ -96,6 +98,10 @@ export async function planJob(desk: Page, base: string, job: PlannedJob): Promis
   await dialog.getByLabel('Sheet').selectOption({ label: job.sheet });
   await dialog.getByLabel('Start').fill(job.start);
   await find(dialog, 'Person', job.person);
+  if (job.reader) {
+    await dialog.getByRole('button', { name: 'Who reads it' }).click();
+    await find(dialog, 'Who reads what comes back', job.reader);
+  }
   await dialog.getByRole('button', { name: 'Make the job' }).click();
   await expect(dialog).toBeHidden();
 }

@@ -59,7 +59,7 @@ for (const theme of THEMES) {
     await page.keyboard.press('Escape');
     for (const [place, ready] of [
       ['Review', /^Approve/],
-      ['Actions', /due/],
+      ['Actions', 'row'],
       ['Jobs', 'row'],
       ['Places', /Gannet Head/],
       ['Templates', /^Alarm panel/],
@@ -93,6 +93,7 @@ for (const theme of THEMES) {
     await expect(page.getByText('Line 3: “T1” stands on line 2 already.')).toBeVisible();
     await check('import');
     await page.keyboard.press('Escape');
+    await page.getByRole('button', { name: 'Leave it' }).click();
     await goTo(page, 'Templates');
     await page.getByRole('button', { name: /^Penstock joint tightening/ }).click();
     await expect(page.getByRole('heading', { name: 'The whole sheet' })).toBeVisible();

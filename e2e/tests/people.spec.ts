@@ -129,6 +129,7 @@ test('a list is narrowed, kept as a view, read to its end and planned from', asy
   await desk.getByRole('button', { name: 'Keep this view' }).click();
   await desk.getByLabel('Called').fill('Without anybody');
   await desk.getByRole('button', { name: 'Keep', exact: true }).click();
+  await expect(desk.getByRole('dialog')).toBeHidden();
   await desk.goto(`${office.url}/jobs`);
   await total(desk, count);
   await desk.getByLabel('View').selectOption('Without anybody');

@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, test, type Page } from '@playwright/test';
 import { TestOffice } from '../support/office.ts';
 import { drawSignature, find, openDesk, openPhone, question } from '../support/people.ts';
 import { noisyPhoto } from '../support/pictures.ts';
@@ -101,9 +101,7 @@ test('a job is planned, done with no network, reviewed, returned, approved and r
     await page.getByLabel('Brake 1, disc temperature, in °C').fill('44');
     const brake = question(page, 'Brake 2 released fully?');
     await brake.getByRole('radio', { name: 'No', exact: true }).click();
-    await brake
-      .getByRole('textbox', { name: 'In a word, why?' })
-      .fill('squeals when the car docks');
+    await brake.getByRole('textbox', { name: 'Why?' }).fill('squeals when the car docks');
     await brake.locator('input[type=file]').setInputFiles(await noisyPhoto());
     await expect(brake.getByRole('button', { name: /^Photo/ })).toBeVisible();
     await brake.getByRole('button', { name: /Open an action/ }).click();
@@ -118,7 +116,7 @@ test('a job is planned, done with no network, reviewed, returned, approved and r
     await expect(hot.getByText(/Above the expected 20 to 65 °C/)).toBeVisible();
     await hot.locator('input[type=file]').setInputFiles(await noisyPhoto());
     await expect(hot.getByRole('button', { name: /^Photo/ })).toBeVisible();
-    await hot.getByRole('textbox', { name: 'In a word, why?' }).fill('hot after ten stops');
+    await hot.getByRole('textbox', { name: 'Why?' }).fill('hot after ten stops');
   });
 
   await test.step('a reload in the middle of a word loses nothing', async () => {
@@ -128,10 +126,10 @@ test('a job is planned, done with no network, reviewed, returned, approved and r
       question(page, 'Brake 2, disc temperature').getByRole('textbox').first(),
     ).toHaveValue('78.5');
     await expect(
-      question(page, 'Brake 2 released fully?').getByRole('textbox', { name: 'In a word, why?' }),
+      question(page, 'Brake 2 released fully?').getByRole('textbox', { name: 'Why?' }),
     ).toHaveValue('squeals when the car docks');
     await expect(
-      question(page, 'Brake 2, disc temperature').getByRole('textbox', { name: 'In a word, why?' }),
+      question(page, 'Brake 2, disc temperature').getByRole('textbox', { name: 'Why?' }),
     ).toHaveValue('hot after ten stops');
     await expect(
       question(page, 'Brake 2, disc temperature').getByRole('button', { name: /^Photo/ }),
@@ -186,7 +184,7 @@ test('a job is planned, done with no network, reviewed, returned, approved and r
   await test.step('the reviewer corrects a value and returns the sheet', async () => {
     await reviewer.keyboard.press('c');
     const dialog = reviewer.getByRole('dialog', { name: /Correct/ });
-    await dialog.getByLabel('The right value, in °C').fill('77.5');
+    await dialog.getByLabel('The right answer, in °C').fill('77.5');
     await dialog.getByRole('button', { name: 'Correct it' }).click();
     await expect(dialog.getByText('Say why the value is corrected.')).toBeVisible();
     await dialog.getByLabel('Why?').fill('instrument reads one too high');
@@ -238,17 +236,18 @@ test('a job is planned, done with no network, reviewed, returned, approved and r
   });
 
   await test.step('the action is followed up by two people', async () => {
-    await manager.getByRole('link', { name: 'Actions' }).click();
-    await manager.getByRole('button', { name: /Free and grease brake 2.*Cormorant kiosk/ }).click();
+    const openAction = async (desk: Page): Promise<void> => {
+      await desk.getByRole('link', { name: 'Actions' }).click();
+      await desk.getByLabel('Action, place or owner').fill('brake 2 cormorant');
+      await desk.getByRole('row').filter({ hasText: 'Cormorant kiosk' }).click();
+    };
+    await openAction(manager);
     await manager.getByRole('button', { name: 'It is done' }).click();
     await expect(
       manager.getByText('A colleague verifies it: whoever did it may not.'),
     ).toBeVisible();
     await expect(manager.getByRole('button', { name: 'Verify' })).toHaveCount(0);
-    await reviewer.getByRole('link', { name: 'Actions' }).click();
-    await reviewer
-      .getByRole('button', { name: /Free and grease brake 2.*Cormorant kiosk/ })
-      .click();
+    await openAction(reviewer);
     await reviewer.getByRole('button', { name: 'Verify' }).click();
     await expect(reviewer.getByText('This action is settled.')).toBeVisible();
   });

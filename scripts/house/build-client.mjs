@@ -12,6 +12,7 @@ import {
 import { createRequire } from 'node:module';
 import path from 'node:path';
 import { command } from './command.mjs';
+import { keepOldPieces, layPiecesAside } from './old-pieces.mjs';
 import { CLIENT, CLIENT_DIST, moreKits, ROOT } from './places.mjs';
 import { say } from './say.mjs';
 
@@ -32,6 +33,8 @@ const SKIPPED = new Set([
   'node_modules',
   'dist',
   'dist-with-walls',
+  'dist.before',
+  'dist-with-walls.before',
   '.expo',
   'fonts',
   'codes',
@@ -93,6 +96,7 @@ export async function buildClient() {
   rmSync(STAMP, { force: true });
   bringFonts();
   bringCodeReader();
+  layPiecesAside(CLIENT_DIST);
   await command(
     path.join(ROOT, 'node_modules/.bin/expo'),
     ['export', '--platform', 'web', '--output-dir', CLIENT_DIST],
@@ -111,5 +115,6 @@ export async function buildClient() {
   );
   const { buildServiceWorker } = await import('./build-service-worker.mjs');
   await buildServiceWorker();
+  keepOldPieces(CLIENT_DIST);
   writeFileSync(STAMP, wanted);
 }

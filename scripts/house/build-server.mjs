@@ -16,6 +16,23 @@ const withMoreKits = {
 /** Bundles the server, its set-up and its workers; what only the core needs is bundled, other packages stay outside. */
 export async function buildServer() {
   const { build } = await import('esbuild');
+  await build(whatIsBuilt());
+}
+
+/** Bundles anew whenever a source changed, and tells how that went; gives the way to stop. */
+export async function watchServer(onBuilt) {
+  const { context } = await import('esbuild');
+  const told = {
+    name: 'told',
+    setup: (build) => build.onEnd(({ errors }) => onBuilt(errors.length === 0)),
+  };
+  const what = whatIsBuilt();
+  const watching = await context({ ...what, plugins: [...what.plugins, told] });
+  await watching.watch();
+  return () => watching.dispose();
+}
+
+function whatIsBuilt() {
   const outside = ['apps/server', 'packages/demo', 'packages/stand-ins']
     .flatMap((place) =>
       Object.keys(
@@ -24,13 +41,13 @@ export async function buildServer() {
       ),
     )
     .filter((name) => !name.startsWith('@ant-trail/'));
-  await build({
+  return {
     entryPoints: {
       main: path.join(SERVER, 'src/main.ts'),
       setup: path.join(SERVER, 'src/setup/main.ts'),
       'report-worker': path.join(SERVER, 'src/modules/reports/pdf/worker.ts'),
-      'table-worker': path.join(SERVER, 'src/modules/exchange/table-worker.ts'),
-      'fold-worker': path.join(SERVER, 'src/modules/capture/fold-worker.ts'),
+      'table-worker': path.join(SERVER, 'src/tables/table-worker.ts'),
+      'fold-worker': path.join(SERVER, 'src/log/fold-worker.ts'),
     },
     outdir: SERVER_DIST,
     outExtension: { '.js': '.mjs' },
@@ -45,7 +62,7 @@ export async function buildServer() {
     },
     plugins: [withMoreKits],
     logLevel: 'warning',
-  });
+  };
 }
 
 export const REPORT_WORKER = path.join(SERVER_DIST, 'report-worker.mjs');

@@ -7,6 +7,9 @@ const BUNDLES = '_expo/static/js/web';
 /** The desk's bundles: phones do not need them, and desks keep them once they were loaded. */
 const DESK_ONLY = [`${BUNDLES}/desk-*.js`, `${BUNDLES}/builder-*.js`];
 
+/** Networks with a sign-in page of their own answer everything with it: that is never kept. */
+const FROM_THE_OFFICE = { statuses: [200], headers: { 'X-Ant-Trail': 'office' } };
+
 /** Writes the worker that lets the application start with no network. */
 export async function buildServiceWorker() {
   const require = createRequire(path.join(CLIENT, 'package.json'));
@@ -37,7 +40,7 @@ export async function buildServiceWorker() {
       {
         urlPattern: ({ url }) => url.pathname.startsWith('/_expo/'),
         handler: 'CacheFirst',
-        options: { cacheName: 'desk' },
+        options: { cacheName: 'desk', cacheableResponse: FROM_THE_OFFICE },
       },
       {
         urlPattern: ({ url }) => url.pathname.startsWith('/api/media/'),
@@ -45,7 +48,7 @@ export async function buildServiceWorker() {
         options: {
           cacheName: 'photos',
           expiration: { maxEntries: 300 },
-          cacheableResponse: { statuses: [200] },
+          cacheableResponse: FROM_THE_OFFICE,
         },
       },
     ],

@@ -2,6 +2,7 @@ import { styled, useTheme, View } from '@tamagui/core';
 import type { ReactNode } from 'react';
 import Svg, { Circle, Path } from 'react-native-svg';
 import { Row } from './box.tsx';
+import { useOnePress } from './one-press.ts';
 import { Body, Figure } from './text.tsx';
 
 const Bar = styled(View, {
@@ -22,23 +23,35 @@ const Bar = styled(View, {
   variants: { off: { true: { opacity: 0.5, cursor: 'default' } } } as const,
 });
 
+/** So long a new step is read before it is taken. */
+const NEXT_STEP_MS = 600;
+
 export interface ActionBarProps {
   readonly words: string;
-  readonly onPress: () => void;
+  readonly onPress: () => unknown;
   readonly count?: number;
   readonly busy?: boolean;
   readonly beside?: ReactNode;
+  /** The next step stands where the one before stood: a second tap must not take it. */
+  readonly steps?: boolean;
 }
 
 /** The one next step. It always stands in the same place and always says what comes next. */
-export function ActionBar({ words, onPress, count, busy, beside }: ActionBarProps) {
+export function ActionBar(props: ActionBarProps) {
+  const { words, onPress, count, busy, beside, steps = false } = props;
   const theme = useTheme();
+  const { press, resting } = useOnePress(steps ? NEXT_STEP_MS : undefined);
   const arrow = theme.sun.get();
   const dark = theme.bark.get();
   return (
     <Row gap="$2" paddingHorizontal="$3" paddingVertical="$2">
       {beside}
-      <Bar off={busy} disabled={busy} onPress={busy ? undefined : onPress}>
+      <Bar
+        off={busy}
+        disabled={busy}
+        aria-disabled={resting}
+        onPress={busy ? undefined : () => press(onPress)}
+      >
         <Body strong fontSize="$4" lineHeight="$4" color="$onBark" userSelect="none">
           {words}
         </Body>

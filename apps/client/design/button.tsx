@@ -1,5 +1,7 @@
 import { styled, View } from '@tamagui/core';
 import type { ReactNode } from 'react';
+import { useOnePress } from './one-press.ts';
+import { useShortcuts } from './single-keys.ts';
 import { Body, Figure } from './text.tsx';
 
 const Frame = styled(View, {
@@ -39,7 +41,10 @@ const Frame = styled(View, {
 
 export interface ButtonProps {
   readonly children: ReactNode;
-  readonly onPress: () => void;
+  /** While a promise it gives is not settled, further presses do nothing. */
+  readonly onPress: () => unknown;
+  /** Meant to be pressed again and again: no press is taken for the second half of another. */
+  readonly repeats?: boolean;
   readonly main?: boolean;
   readonly plain?: boolean;
   readonly dense?: boolean;
@@ -50,8 +55,13 @@ export interface ButtonProps {
   readonly grow?: boolean;
 }
 
+const BUTTON_TYPE = { type: 'button' } as object;
+
 export function Button(props: ButtonProps) {
   const { children, onPress, main, plain, dense, disabled, shortcut, label, grow } = props;
+  const { press, resting } = useOnePress(props.repeats ? 0 : undefined);
+  const keysOn = useShortcuts((shortcuts) => shortcuts.on);
+  const printed = keysOn ? shortcut : undefined;
   const color = main ? '$onBark' : '$ink';
   return (
     <Frame
@@ -60,9 +70,12 @@ export function Button(props: ButtonProps) {
       dense={dense}
       off={disabled}
       disabled={disabled}
-      onPress={disabled ? undefined : onPress}
+      // In a form a press is a press, and not the form's own sending as well.
+      {...BUTTON_TYPE}
+      aria-disabled={resting}
+      onPress={disabled ? undefined : () => press(onPress)}
       aria-label={label}
-      aria-keyshortcuts={shortcut}
+      aria-keyshortcuts={printed}
       flexGrow={grow ? 1 : 0}
       flexBasis={grow ? 0 : 'auto'}
       flexShrink={1}
@@ -70,9 +83,10 @@ export function Button(props: ButtonProps) {
       <Body strong small={dense} color={color} userSelect="none">
         {children}
       </Body>
-      {shortcut ? (
-        <Figure tiny color={color} userSelect="none" aria-hidden>
-          {shortcut}
+      {printed ? (
+        // On a phone there are no keys.
+        <Figure tiny color={color} userSelect="none" aria-hidden className="key-hint">
+          {printed}
         </Figure>
       ) : null}
     </Frame>

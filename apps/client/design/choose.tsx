@@ -1,5 +1,7 @@
 import { styled, View } from '@tamagui/core';
+import { useRef, useState, type KeyboardEvent } from 'react';
 import { Column, Row } from './box.tsx';
+import { AGAIN_MS } from './one-press.ts';
 import { Body } from './text.tsx';
 
 const Segment = styled(View, {
@@ -29,12 +31,55 @@ export interface ChooseProps<Value extends string> {
   readonly disabled?: boolean;
 }
 
+const BACK = new Set(['ArrowLeft', 'ArrowUp']);
+const ON = new Set(['ArrowRight', 'ArrowDown']);
+
+/** One stop of the Tab key for all; arrows go from one to the next, Space or Enter takes it. */
+function moveAmong(event: KeyboardEvent<HTMLElement>): void {
+  const step = ON.has(event.key) ? 1 : BACK.has(event.key) ? -1 : 0;
+  if (step === 0) return;
+  const all = [...event.currentTarget.querySelectorAll<HTMLElement>('[role="radio"]')];
+  const at = all.indexOf(document.activeElement as HTMLElement);
+  if (at < 0) return;
+  event.preventDefault();
+  all[(at + step + all.length) % all.length]?.focus();
+}
+
+/** Which answer the Tab key comes to: where the focus is, else what is chosen, else the first. */
+function useTabStop(values: readonly string[], chosen: readonly string[]) {
+  const [focused, setFocused] = useState<string | null>(null);
+  return {
+    stop: focused ?? values.find((value) => chosen.includes(value)) ?? values[0],
+    focusOf: (value: string) => ({
+      onFocus: () => setFocused(value),
+      onBlur: () => setFocused(null),
+    }),
+  };
+}
+
+/** A second tap on the same answer is the same press. */
+function useChoosing<Value extends string>(onPress: (value: Value) => void) {
+  const last = useRef<{ value: Value | null; at: number }>({ value: null, at: -Infinity });
+  return (value: Value): void => {
+    const now = performance.now();
+    const again = last.current.value === value && now - last.current.at < AGAIN_MS;
+    last.current = { value, at: now };
+    if (!again) onPress(value);
+  };
+}
+
 /** A few answers side by side; what is chosen is dark and says so. */
 export function Segments<Value extends string>(props: ChooseProps<Value>) {
   const { label, options, chosen, onPress, disabled } = props;
+  const choose = useChoosing(onPress);
+  const { stop, focusOf } = useTabStop(
+    options.map(({ value }) => value),
+    chosen,
+  );
   return (
     <Row
       role="radiogroup"
+      onKeyDown={moveAmong}
       aria-label={label}
       borderWidth={2}
       borderColor="$ink"
@@ -57,7 +102,9 @@ export function Segments<Value extends string>(props: ChooseProps<Value>) {
             disabled={disabled}
             first={index === 0}
             chosen={isChosen}
-            onPress={disabled ? undefined : () => onPress(option.value)}
+            tabIndex={option.value === stop ? 0 : -1}
+            {...focusOf(option.value)}
+            onPress={disabled ? undefined : () => choose(option.value)}
           >
             <Body strong color={isChosen ? '$onBark' : '$ink'} userSelect="none" textAlign="center">
               {option.label}
@@ -91,9 +138,15 @@ const Line = styled(View, {
 /** Answers under each other: one of them, or with `several` any number. */
 export function Lines<Value extends string>(props: ChooseProps<Value> & { several?: boolean }) {
   const { label, options, chosen, onPress, disabled, several } = props;
+  const choose = useChoosing(onPress);
+  const { stop, focusOf } = useTabStop(
+    options.map(({ value }) => value),
+    chosen,
+  );
   return (
     <Column
       gap="$2"
+      {...(several ? {} : { onKeyDown: moveAmong })}
       role={several ? 'group' : 'radiogroup'}
       aria-label={label}
       opacity={disabled ? 0.6 : 1}
@@ -107,7 +160,9 @@ export function Lines<Value extends string>(props: ChooseProps<Value> & { severa
             aria-checked={isChosen}
             disabled={disabled}
             chosen={isChosen}
-            onPress={disabled ? undefined : () => onPress(option.value)}
+            tabIndex={several || option.value === stop ? 0 : -1}
+            {...(several ? {} : focusOf(option.value))}
+            onPress={disabled ? undefined : () => choose(option.value)}
           >
             <Body color={isChosen ? '$onBark' : '$ink'} userSelect="none" aria-hidden width={20}>
               {isChosen ? '●' : several ? '▢' : '○'}

@@ -1,27 +1,43 @@
 import { View } from '@tamagui/core';
-import { useEffect, useRef, type ReactNode } from 'react';
+import { useLayoutEffect, useRef, useState, type ReactNode } from 'react';
+import { useHoldStill } from '@/device/hold-still.ts';
 import { Row } from './box.tsx';
 import { Button } from './button.tsx';
-import { Heading } from './text.tsx';
+import { pressAt, swallowSecondTap, type Press } from './second-tap.ts';
+import { Body, Heading } from './text.tsx';
 
 export interface DialogProps {
   readonly title: string;
   readonly onClose: () => void;
   readonly children: ReactNode;
   readonly width?: number;
+  /** Nothing is lost where it is closed: what is written in it is kept as it is, or only searches. */
+  readonly easy?: boolean;
 }
 
 /** Something asked in front of the page. The browser's own dialog keeps the focus inside it. */
-export function Dialog({ title, onClose, children, width = 520 }: DialogProps) {
+export function Dialog({ title, onClose, children, width = 520, easy = false }: DialogProps) {
+  const [written, setWritten] = useState(false);
+  const [asking, setAsking] = useState(false);
+  const leave = (): void => {
+    if (easy || !written) onClose();
+    else setAsking(true);
+  };
   const ref = useRef<HTMLDialogElement>(null);
-  useEffect(() => {
+  const pressed = useRef<Press | null>(null);
+  useHoldStill();
+  // Closed before it is taken out of the page: only then does the browser give the focus back.
+  useLayoutEffect(() => {
     const dialog = ref.current;
     if (dialog && !dialog.open) {
       dialog.showModal();
       // What is asked comes first, the way out is a key away.
       dialog.querySelector<HTMLElement>('input:not([hidden]), textarea, select')?.focus();
     }
-    return () => dialog?.close();
+    return () => {
+      dialog?.close();
+      if (pressed.current) swallowSecondTap(pressed.current);
+    };
   }, []);
   return (
     <dialog
@@ -29,8 +45,15 @@ export function Dialog({ title, onClose, children, width = 520 }: DialogProps) {
       aria-label={title}
       onCancel={(event) => {
         event.preventDefault();
-        onClose();
+        pressed.current = null;
+        leave();
       }}
+      // Pressed once more Escape closes whatever the page says.
+      onClose={onClose}
+      onClickCapture={(event) => {
+        pressed.current = pressAt(event);
+      }}
+      onInput={() => setWritten(true)}
       style={{
         border: 0,
         padding: 0,
@@ -56,10 +79,23 @@ export function Dialog({ title, onClose, children, width = 520 }: DialogProps) {
       >
         <Row justifyContent="space-between" gap="$3">
           <Heading>{title}</Heading>
-          <Button plain dense onPress={onClose}>
+          <Button plain dense onPress={leave}>
             Close
           </Button>
         </Row>
+        {asking ? (
+          <Row gap="$2" flexWrap="wrap" role="alert" alignItems="center">
+            <Body strong flex={1} minWidth={180}>
+              What you wrote here is not kept yet.
+            </Body>
+            <Button dense main onPress={() => setAsking(false)}>
+              Go on writing
+            </Button>
+            <Button dense onPress={onClose}>
+              Leave it
+            </Button>
+          </Row>
+        ) : null}
         {children}
       </View>
     </dialog>

@@ -1,4 +1,4 @@
-import { TamaguiProvider } from '@tamagui/core';
+import { TamaguiProvider, Theme } from '@tamagui/core';
 import { useEffect, useSyncExternalStore, type ReactNode } from 'react';
 import { PALETTES, type ThemeName } from './palettes.ts';
 import { config } from './tamagui.config.ts';
@@ -35,8 +35,11 @@ export function DesignProvider({ children }: { children: ReactNode }) {
       ?.setAttribute('content', PALETTES[theme].paper);
   }, [theme]);
   return (
-    <TamaguiProvider config={config} defaultTheme={theme} key={theme}>
-      {children}
+    <TamaguiProvider config={config} defaultTheme="light">
+      {/* The evening comes in the middle of a form: it changes colours, and nothing else. */}
+      <Theme name={theme} forceClassName>
+        {children}
+      </Theme>
     </TamaguiProvider>
   );
 }

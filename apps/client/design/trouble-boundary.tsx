@@ -46,8 +46,13 @@ export class TroubleBoundary extends Component<Props, State> {
 /** The browser's own names for a store that can't be opened or read. */
 const STORE_ERRORS = /Database|Quota|NotFound|InvalidState|Unknown|OpenFailed|Abort/;
 
+/** What browsers and the bundler say where a piece that is loaded later does not come. */
+const PIECE_ERRORS = /AsyncRequire|Loading module|dynamically imported|Importing a module/;
+
 function whatHappened(error: unknown): string {
-  const name = error instanceof Error ? error.name : '';
+  const { name, message } = error instanceof Error ? error : { name: '', message: '' };
+  if (PIECE_ERRORS.test(`${name} ${message}`))
+    return 'A piece of this application could not be loaded. With a network, load the page anew: there may be a newer version.';
   return STORE_ERRORS.test(name)
     ? 'What is kept on this phone could not be read just now.'
     : 'Something here went wrong.';

@@ -1,13 +1,6 @@
-import type { ActionDraft } from '@ant-trail/contract/actions';
-import type { KeptCatalogue } from '@ant-trail/contract/catalogues';
-import type { EarlierAnswers, Series } from '@ant-trail/contract/capture';
-import type { Job, Visit } from '@ant-trail/contract/planning';
-import type { Asset } from '@ant-trail/contract/register';
-import type { Site } from '@ant-trail/contract/sites';
-import type { Colleague, Operation } from '@ant-trail/contract/sync';
+import type { Operation, OperationKind, RecordKind, RecordOf } from '@ant-trail/contract/sync';
 import type { Entry } from '@ant-trail/core/log';
-import type { TemplateVersion } from '@ant-trail/core/sheet';
-import Dexie, { type EntityTable } from 'dexie';
+import Dexie, { type EntityTable, type Transaction } from 'dexie';
 
 /** An entry on this phone; received when the office has said so. */
 export interface KeptEntry {
@@ -51,72 +44,102 @@ interface Note {
   readonly value: string;
 }
 
-/** What the visit before offers is kept once for each site and template, under the office's id for it. */
-export const earlierId = (site: string, template: string, asset: string | null): string =>
-  asset === null ? `${site} ${template}` : `${site} ${template} ${asset}`;
+export interface KeptRecord<Body> {
+  readonly id: string;
+  readonly body: Body;
+}
+
+export const bodiesOf = <Body>(records: readonly KeptRecord<Body>[]): Body[] =>
+  records.map(({ body }) => body);
+
+/** How this phone keeps one kind of record, and lets one go that is no longer this person's. */
+export interface RecordKeeper<Body> {
+  readonly keep: (store: LocalStore, records: readonly KeptRecord<Body>[]) => Promise<unknown>;
+  /** Where left out, such a record stays: it harms nobody and may be needed by what was begun. */
+  readonly drop?: (store: LocalStore, ids: readonly string[]) => Promise<unknown>;
+}
+
+export type BodyOf<Kind extends OperationKind> = Extract<Operation, { kind: Kind }>['body'];
+
+/** What the phone knows of a kind of operation while one waits to be sent. */
+export interface WaitingKind<Body> {
+  /** The sheet or the visit it belongs to. */
+  readonly place: (body: Body) => string;
+  /** What it is, where the office refused it. */
+  readonly say: (body: Body) => string;
+  /** Shows on this phone what it did, while the office has not answered; as often as wanted. */
+  readonly show?: (store: LocalStore, body: Body) => Promise<unknown>;
+  /** Takes back on this phone what it did here, once the person lets it go. */
+  readonly takeBack?: (store: LocalStore, body: Body) => Promise<unknown>;
+}
+
+/** What one capability keeps on a phone, and sends from it. Its tables are named to TypeScript beside this. */
+export interface OnPhone {
+  /** Its tables by the version of the store they came with: a new one comes with a further version. */
+  readonly tables?: Readonly<Record<number, Readonly<Record<string, string>>>>;
+  /** What has to be done to what older versions kept. */
+  readonly upgrades?: Readonly<Record<number, (store: Transaction) => Promise<void>>>;
+  readonly records?: { readonly [Kind in RecordKind]?: RecordKeeper<RecordOf<Kind>> };
+  readonly operations?: { readonly [Kind in OperationKind]?: WaitingKind<BodyOf<Kind>> };
+  /** Takes off the phone what is no longer needed there, on a day. */
+  readonly clearAway?: (store: LocalStore, today: string) => Promise<void>;
+}
+
+/** Tables of the log, the way to the office, and pictures; the others are of their capabilities. */
+const OWN_TABLES: OnPhone['tables'] = {
+  1: {
+    entries: 'id, sheet',
+    outbox: '++order, id',
+    photos: 'sha256, sheet',
+    notes: 'key',
+  },
+  3: { aside: 'key' },
+};
 
 /** All that this phone knows, for one person. Screens read from here and nowhere else. */
 export class LocalStore extends Dexie {
-  visits!: EntityTable<Visit, 'id'>;
-  jobs!: EntityTable<Job, 'id'>;
-  sites!: EntityTable<Site, 'id'>;
-  templates!: EntityTable<TemplateVersion, 'id'>;
-  people!: EntityTable<Colleague, 'id'>;
   entries!: EntityTable<KeptEntry, 'id'>;
-  series!: EntityTable<Series & { id: string }, 'id'>;
-  actions!: EntityTable<ActionDraft, 'id'>;
   outbox!: EntityTable<Waiting, 'order'>;
   photos!: EntityTable<KeptPhoto, 'sha256'>;
-  earlier!: EntityTable<EarlierAnswers & { id: string }, 'id'>;
-  assets!: EntityTable<Asset, 'id'>;
-  catalogues!: EntityTable<KeptCatalogue, 'id'>;
   aside!: EntityTable<Aside, 'key'>;
   notes!: EntityTable<Note, 'key'>;
 
-  constructor(person: string) {
+  constructor(
+    person: string,
+    readonly parts: readonly OnPhone[],
+  ) {
     super(`ant-trail-${person}`);
-    this.version(1).stores({
-      visits: 'id, day, job',
-      jobs: 'id, site',
-      sites: 'id',
-      templates: 'id',
-      people: 'id',
-      entries: 'id, sheet',
-      series: 'id, [site+template]',
-      actions: 'id, sheet',
-      outbox: '++order, id',
-      photos: 'sha256, sheet',
-      notes: 'key',
-    });
-    this.version(2).stores({ catalogues: 'id, key', earlier: 'id', assets: 'id, site' });
-    this.version(3).stores({ aside: 'key' });
-    // A job had one sheet once, and a visit no part.
-    this.version(4)
-      .stores({})
-      .upgrade(async (store) => {
-        const titles = new Map<string, string>();
-        const versions = await store.table<TemplateVersion>('templates').toArray();
-        for (const { id, body } of versions) titles.set(id, body.title);
-        await store
-          .table<Job>('jobs')
-          .toCollection()
-          .modify((job) => {
-            job.expectedSheets = null;
-            job.sheets = [
-              {
-                ...{ id: job.sheet.id, version: job.sheet.version, template: job.template },
-                ...{ title: titles.get(job.sheet.version) ?? job.title, asset: null },
-                ...{ person: null, expected: true },
-              },
-            ];
-          });
-        await store
-          .table<Visit>('visits')
-          .toCollection()
-          .modify((visit) => {
-            visit.part = 'leads';
-          });
-      });
+    const tables = [OWN_TABLES, ...parts.map((part) => part.tables)];
+    const upgrades = parts.map((part) => part.upgrades);
+    const versions = [...tables, ...upgrades].flatMap((each) =>
+      Object.keys(each ?? {}).map(Number),
+    );
+    for (const version of new Set(versions.sort((a, b) => a - b)))
+      this.version(version)
+        .stores(
+          Object.assign({}, ...tables.map((each) => each?.[version])) as Record<string, string>,
+        )
+        .upgrade(async (transaction) => {
+          for (const each of upgrades) await each?.[version]?.(transaction);
+        });
+  }
+
+  /** What keeps a kind of record. */
+  keeperOf<Kind extends RecordKind>(kind: Kind): RecordKeeper<RecordOf<Kind>> {
+    for (const { records } of this.parts) {
+      const keeper = records?.[kind];
+      if (keeper) return keeper;
+    }
+    throw new Error(`nothing keeps records of the kind “${kind}”`);
+  }
+
+  /** What is known here of a kind of operation while one waits. */
+  waitingKind({ kind }: Operation): WaitingKind<never> {
+    for (const { operations } of this.parts) {
+      const known = operations?.[kind];
+      if (known) return known;
+    }
+    throw new Error(`nothing is known of operations of the kind “${kind}”`);
   }
 
   async note(key: string): Promise<string | null> {
@@ -127,10 +150,10 @@ export class LocalStore extends Dexie {
 let open: { person: string; store: LocalStore } | null = null;
 
 /** The store of the person who is signed in; one person never sees another's. */
-export function storeFor(person: string): LocalStore {
+export function storeFor(person: string, parts: readonly OnPhone[]): LocalStore {
   if (open?.person !== person) {
     open?.store.close();
-    open = { person, store: new LocalStore(person) };
+    open = { person, store: new LocalStore(person, parts) };
   }
   return open.store;
 }

@@ -12,7 +12,16 @@ import { ask, wordsFor } from './api.ts';
 
 /** What the office says has changed; a question names what its answer is about. */
 export type OfficeKind =
-  'visit' | 'sheet' | 'site' | 'catalogue' | 'person' | 'action' | 'media' | 'mail' | 'template';
+  | 'visit'
+  | 'sheet'
+  | 'site'
+  | 'catalogue'
+  | 'person'
+  | 'action'
+  | 'media'
+  | 'mail'
+  | 'template'
+  | 'view';
 export type About = readonly OfficeKind[];
 
 const useChanges = create<{ live: boolean }>(() => ({ live: false }));

@@ -1,3 +1,4 @@
+import { readFacts } from './picture-facts.ts';
 import { sha256Hex, type FileValue, type PhotoValue } from '@ant-trail/core/log';
 
 /** Long side of a photo after resizing, in pixels: enough to read a rating plate. */
@@ -9,16 +10,26 @@ export interface TakenPicture {
   readonly bytes: Blob;
 }
 
-/** Resizes a picture on the phone and names it by its hash. Throws with words for the person. */
-export async function takePicture(file: Blob, takenAt: Date): Promise<TakenPicture> {
+/**
+ * Resizes a picture on the phone and names it by its hash. It keeps the time and place it says of
+ * itself; one that says nothing was taken now. Throws with words for the person.
+ */
+export async function takePicture(file: Blob, now: Date): Promise<TakenPicture> {
   if (file.size === 0) throw new Error('This photo is empty. Take it again.');
+  const facts = await readFacts(file, now);
   const bitmap = await createImageBitmap(file).catch(() => null);
   if (!bitmap) throw new Error('This file is not a picture the phone can read.');
   const scale = Math.min(1, LONGEST_SIDE / Math.max(bitmap.width, bitmap.height));
   const canvas = document.createElement('canvas');
   canvas.width = Math.max(1, Math.round(bitmap.width * scale));
   canvas.height = Math.max(1, Math.round(bitmap.height * scale));
-  canvas.getContext('2d')?.drawImage(bitmap, 0, 0, canvas.width, canvas.height);
+  const paper = canvas.getContext('2d');
+  if (paper) {
+    // What is see-through would turn black: a JPEG has no such thing.
+    paper.fillStyle = '#ffffff';
+    paper.fillRect(0, 0, canvas.width, canvas.height);
+    paper.drawImage(bitmap, 0, 0, canvas.width, canvas.height);
+  }
   bitmap.close();
   const bytes = await new Promise<Blob | null>((resolve) =>
     canvas.toBlob(resolve, 'image/jpeg', QUALITY),
@@ -32,8 +43,9 @@ export async function takePicture(file: Blob, takenAt: Date): Promise<TakenPictu
       bytes: bytes.size,
       width: canvas.width,
       height: canvas.height,
-      takenAt: takenAt.toISOString(),
+      takenAt: (facts.takenAt ?? now).toISOString(),
       comment: '',
+      ...(facts.place ? { place: facts.place } : {}),
     },
   };
 }

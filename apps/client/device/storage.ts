@@ -1,9 +1,9 @@
 /** Below this share of free space the phone says so, before anything fails. */
 const LOW_SHARE = 0.1;
 
-/** Asks the browser not to clear what is kept here when space runs short. */
-export async function askToKeep(): Promise<void> {
-  await navigator.storage?.persist?.().catch(() => false);
+/** Asks the browser not to clear what is kept here when space runs short. Says whether it won't. */
+export async function askToKeep(): Promise<boolean> {
+  return (await navigator.storage?.persist?.().catch(() => false)) ?? false;
 }
 
 /** Whether space on this phone runs low. */

@@ -5,6 +5,7 @@ import { DeskFrame } from '@/features/accounts/desk/desk-frame.tsx';
 import { PeopleScreen } from '@/features/accounts/desk/people-screen.tsx';
 import { useSession, worksAtDesk } from '@/features/accounts/session.ts';
 import { ActionsScreen } from '@/features/actions/desk/actions-screen.tsx';
+import { BeforehandScreen } from '@/features/capture/desk/beforehand-screen.tsx';
 import { CataloguesScreen } from '@/features/catalogues/desk/catalogues-screen.tsx';
 import { DayScreen } from '@/features/planning/desk/day-screen.tsx';
 import { JobsScreen } from '@/features/planning/desk/jobs-screen.tsx';
@@ -21,6 +22,7 @@ const SCREENS = {
   templates: TemplatesScreen,
   catalogues: CataloguesScreen,
   jobs: JobsScreen,
+  beforehand: BeforehandScreen,
   people: PeopleScreen,
   sent: SentScreen,
 };

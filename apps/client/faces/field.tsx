@@ -1,26 +1,26 @@
 import { Redirect, Slot } from 'expo-router';
-import { lazy, Suspense } from 'react';
+import { lazy, Suspense, useEffect } from 'react';
+import { Column } from '@/design/box.tsx';
 import { FaceProvider } from '@/design/face.tsx';
 import { TroubleBoundary } from '@/design/trouble-boundary.tsx';
+import { whenIdle } from '@/device/when-idle.ts';
 import { useSession } from '@/features/accounts/session.ts';
 import { TrailScreen } from '@/features/planning/field/trail-screen.tsx';
+import { FieldNotices } from '@/features/sync/field/field-notices.tsx';
 import { PhoneProvider } from '@/features/sync/phone.tsx';
+import { ON_PHONE } from './on-phone.ts';
 
 // The trail is on the screen first; the rest comes when it is gone to, from the phone's own cache.
-const SheetScreen = lazy(async () => {
-  const { SheetScreen: Loaded } = await import('@/features/capture/field/sheet-screen.tsx');
-  return { default: Loaded };
-});
-const VisitScreen = lazy(async () => {
-  const { VisitScreen: Loaded } = await import('@/features/planning/field/visit-screen.tsx');
-  return { default: Loaded };
-});
+const bringSheet = () => import('@/features/capture/field/sheet-screen.tsx');
+const bringVisit = () => import('@/features/planning/field/visit-screen.tsx');
+const SheetScreen = lazy(async () => ({ default: (await bringSheet()).SheetScreen }));
+const VisitScreen = lazy(async () => ({ default: (await bringVisit()).VisitScreen }));
 const KeptScreen = lazy(async () => {
   const { KeptScreen: Loaded } = await import('@/features/sync/field/kept-screen.tsx');
   return { default: Loaded };
 });
 const SelfScreen = lazy(async () => {
-  const { SelfScreen: Loaded } = await import('@/features/accounts/field/self-screen.tsx');
+  const { SelfScreen: Loaded } = await import('@/faces/self-screen.tsx');
   return { default: Loaded };
 });
 
@@ -34,15 +34,30 @@ const SCREENS = {
 
 export default function FieldFace() {
   const me = useSession((state) => state.me);
+  useEffect(
+    () =>
+      whenIdle(() => {
+        // From the phone's own cache alone: over a poor network it would be in the way of what is sent.
+        if (!navigator.serviceWorker?.controller) return;
+        // What fails to come now is asked for again when it is gone to, and says so there.
+        for (const bring of [bringSheet, bringVisit]) void bring().catch(() => undefined);
+      }),
+    [],
+  );
   if (!me) return <Redirect href="/sign-in" />;
   return (
     <FaceProvider value={SCREENS}>
-      <PhoneProvider>
-        <TroubleBoundary comfort="What you recorded is kept on this phone and goes out by itself.">
-          <Suspense fallback={null}>
-            <Slot />
-          </Suspense>
-        </TroubleBoundary>
+      <PhoneProvider parts={ON_PHONE}>
+        <Column height="100%">
+          <FieldNotices />
+          <Column flex={1} minHeight={0}>
+            <TroubleBoundary comfort="What you recorded is kept on this phone and goes out by itself.">
+              <Suspense fallback={null}>
+                <Slot />
+              </Suspense>
+            </TroubleBoundary>
+          </Column>
+        </Column>
       </PhoneProvider>
     </FaceProvider>
   );

@@ -1,8 +1,9 @@
 import type { Question, TemplateBody } from '@ant-trail/core/sheet';
-import { act, cleanup, screen, within } from '@testing-library/react';
+import { act, cleanup, screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
-import { earlierId, type LocalStore } from '@/device/local-store.ts';
 import { forgetInstrument } from '@/device/instruments.ts';
+import type { LocalStore } from '@/device/local-store.ts';
+import { earlierId } from '@/features/capture/session/earlier-id.ts';
 import { region, showSheet, SITE, TEMPLATE } from './support/sheet.tsx';
 
 const ask = (kind: string, key: string, label: string, more: object = {}): Question =>
@@ -140,7 +141,10 @@ describe('dictation', () => {
     hear('the gutter');
     hear('the gutter is', 'loose');
     expect(textbox('Note').value).toBe('Left: the gutter is loose');
-    await user.click(within(region('Note')).getByRole('button', { name: 'Stop dictating Note' }));
+    const stop = within(region('Note')).getByRole('button', { name: 'Stop dictating Note' });
+    // The second tap of two that began it would stop it.
+    await waitFor(() => expect(stop.getAttribute('aria-disabled')).not.toBe('true'));
+    await user.click(stop);
     await settled();
     expect(at('note')?.answer?.value).toBe('Left: the gutter is loose');
   });

@@ -1,4 +1,5 @@
 import { LocalStore } from '@/device/local-store.ts';
+import { ON_PHONE } from '@/faces/on-phone.ts';
 import { useSession } from '@/features/accounts/session.ts';
 import { SyncEngine, useSync } from '@/features/sync/engine.ts';
 import { holdInHand } from '@/features/sync/in-hand.ts';
@@ -9,6 +10,7 @@ type Answer = { status: number; body: unknown } | 'no network';
 
 interface Options {
   readonly uploadUrl: string | null;
+  readonly metadata: { readonly sha256: string };
   readonly onUploadUrlAvailable: () => void;
   readonly onSuccess: () => void;
   readonly onError: (error: Error) => void;
@@ -17,14 +19,23 @@ interface Options {
 /** What the uploader was asked to do, and what becomes of it. */
 const mockUploads = {
   started: [] as { url: string | null }[],
-  end: 'through' as 'through' | 'cut off' | 'refused',
+  end: 'through' as 'through' | 'cut off' | 'refused' | 'damaged' | 'office fails',
+  /** How single photos end, by their SHA-256, where they differ. */
+  ends: {} as Record<string, 'refused' | 'office fails'>,
 };
 jest.mock('tus-js-client', () => {
+  const SAID = {
+    refused: [415, { code: 'no-picture', message: 'This is no picture.' }],
+    damaged: [422, { code: 'photo-damaged', message: 'It was damaged.' }],
+    'office fails': [503, { code: 'upload-failed', message: 'Not just now.' }],
+  } as const;
   class DetailedError extends Error {
-    originalResponse = {
-      getStatus: () => 415,
-      getBody: () => '{"code":"no-picture","message":"This is no picture."}',
-    };
+    originalResponse: { getStatus: () => number; getBody: () => string };
+    constructor(how: keyof typeof SAID) {
+      super(how);
+      const [status, body] = SAID[how];
+      this.originalResponse = { getStatus: () => status, getBody: () => JSON.stringify(body) };
+    }
   }
   class Upload {
     url = '/uploads/1';
@@ -33,11 +44,12 @@ jest.mock('tus-js-client', () => {
       this.options = options;
     }
     start(): void {
+      const end = mockUploads.ends[this.options.metadata.sha256] ?? mockUploads.end;
       mockUploads.started.push({ url: this.options.uploadUrl });
       this.options.onUploadUrlAvailable();
-      if (mockUploads.end === 'through') this.options.onSuccess();
-      else if (mockUploads.end === 'cut off') this.options.onError(new Error('cut off'));
-      else this.options.onError(new DetailedError());
+      if (end === 'through') this.options.onSuccess();
+      else if (end === 'cut off') this.options.onError(new Error('cut off'));
+      else this.options.onError(new DetailedError(end));
     }
   }
   return { Upload, DetailedError };
@@ -74,12 +86,13 @@ const kindOffice =
 
 beforeEach(() => {
   signIn();
-  store = new LocalStore(`engine-${++count}`);
+  store = new LocalStore(`engine-${++count}`, ON_PHONE);
   engine = new SyncEngine(store);
   asked = [];
   office = kindOffice();
   mockUploads.started = [];
   mockUploads.end = 'through';
+  mockUploads.ends = {};
   useSync.setState({ state: 'idle', spaceIsLow: false, interrupted: false });
   globalThis.fetch = ((path: string, init?: { body?: string }) => {
     asked.push(path.split('?')[0] ?? '');
@@ -141,7 +154,7 @@ test('an office that wants a sign-in gets nothing and loses nothing', async () =
   office = () => ({ status: 401, body: { code: 'sign-in', message: 'Sign in again.' } });
   await engine.now();
   expect(useSync.getState().state).toBe('sign in');
-  expect(useSession.getState().lapsed).toBe(true);
+  expect(useSession.getState().lapsed).toBe('ended');
   expect(await store.outbox.count()).toBe(1);
 });
 
@@ -185,6 +198,122 @@ test('a photo the office refuses stays with the office’s words, and is not sen
     ...{ refused: 'This is no picture.', receivedAt: null, uploadUrl: null },
   });
   expect(mockUploads.started).toHaveLength(1);
+});
+
+test('what is damaged on the phone is set aside, and holds up neither what goes out nor what comes in', async () => {
+  await store.outbox.bulkAdd([
+    { id: 'a', operation: undefined as never, queuedAt: AT, refused: null },
+    { id: 'b', operation: { kind: 'entry', body: null } as never, queuedAt: AT, refused: null },
+    { id: 'c', operation: { body: { id: 'c' } } as never, queuedAt: AT, refused: null },
+  ]);
+  say(41);
+  await engine.now();
+  expect(useSync.getState().state).toBe('idle');
+  const left = await store.outbox.toArray();
+  expect(left.map(({ id }) => id)).toEqual(['a', 'b', 'c']);
+  for (const { refused } of left) expect(refused).toMatch(/damaged/);
+});
+
+describe('photos that fail', () => {
+  const photos = (...names: string[]) =>
+    store.photos.bulkPut(
+      names.map((sha256) => ({
+        ...{ sha256, bytes: new Blob(['x']), type: 'image/jpeg', sheet: SHEET, takenAt: AT },
+        ...{ receivedAt: null, refused: null, uploadUrl: null },
+      })),
+    );
+  const [A, B, C, D] = ['a', 'b', 'c', 'd'].map((sign) => sign.repeat(64)) as [
+    string,
+    string,
+    string,
+    string,
+  ];
+  const received = async (): Promise<string[]> =>
+    (await store.photos.filter(({ receivedAt }) => receivedAt !== null).toArray()).map(
+      ({ sha256 }) => sha256,
+    );
+  /** An office that has what was uploaded to it. */
+  const takingOffice = (path: string, body: unknown): Answer => {
+    if (!path.startsWith('/api/media')) return kindOffice()(path, body);
+    const { sha256 } = body as { sha256: string[] };
+    return kindOffice(mockUploads.started.length > 0 && sha256.length === 1 ? sha256 : [])(
+      path,
+      body,
+    );
+  };
+
+  test('one at which the office fails holds up none behind it', async () => {
+    await photos(A, B, C);
+    mockUploads.ends = { [A]: 'office fails' };
+    office = takingOffice;
+    await engine.now();
+    expect(await received()).toEqual([B, C]);
+    expect(useSync.getState().state).toBe('failed');
+    mockUploads.ends = {};
+    await engine.now();
+    expect(await received()).toEqual([A, B, C]);
+  });
+
+  test('where all fail, the office is left alone until later', async () => {
+    await photos(A, B, C, D);
+    mockUploads.end = 'office fails';
+    await engine.now();
+    expect(mockUploads.started).toHaveLength(3);
+    expect(await store.photos.filter(({ refused }) => refused !== null).count()).toBe(0);
+  });
+
+  test('one damaged on its way goes again, from its beginning; one damaged here is named', async () => {
+    await photos(A);
+    mockUploads.end = 'damaged';
+    await engine.now();
+    expect(await store.photos.get(A)).toMatchObject({ refused: null, uploadUrl: null });
+    await engine.now();
+    expect((await store.photos.get(A))?.refused).toMatch(/kept on this phone is damaged/);
+    expect(mockUploads.started).toEqual([{ url: null }, { url: null }]);
+  });
+});
+
+test('everything is asked for in the name of this window’s person, and another’s session stops it', async () => {
+  const named: (string | undefined)[] = [];
+  const fetching = globalThis.fetch;
+  globalThis.fetch = ((path: string, init: { headers: Record<string, string> }) => {
+    named.push(init.headers['X-Ant-Trail-Person']);
+    return fetching(path, init);
+  }) as never;
+  say(41);
+  office = () => ({
+    status: 401,
+    body: { code: 'someone-else', message: 'Somebody else is signed in.' },
+  });
+  await engine.now();
+  expect(named).toEqual([ME]);
+  expect(useSync.getState().state).toBe('sign in');
+  expect(useSession.getState().lapsed).toBe('someone else');
+  expect(await store.outbox.count()).toBe(1);
+  // Signed in again it goes out by itself.
+  office = kindOffice();
+  engine.start();
+  await engine.now();
+  useSession.setState({ lapsed: 'ended' });
+  say(42);
+  useSession.setState({ lapsed: null });
+  const until = Date.now() + 5_000;
+  while ((await store.entries.count()) < 2 && Date.now() < until)
+    await new Promise((done) => setTimeout(done, 20));
+  expect(await store.entries.count()).toBe(2);
+});
+
+test('a page of somebody else’s network in the office’s place is no answer', async () => {
+  say(41);
+  globalThis.fetch = (() =>
+    Promise.resolve({
+      ok: true,
+      status: 200,
+      json: () => Promise.reject(new SyntaxError('Unexpected token <')),
+    })) as never;
+  await engine.now();
+  expect(useSync.getState().state).toBe('office away');
+  expect(await store.outbox.count()).toBe(1);
 });
 
 describe('what is large', () => {

@@ -5,12 +5,14 @@ import { act, cleanup, configure, render, screen, waitFor, within } from '@testi
 import userEvent from '@testing-library/user-event';
 import type { ReactNode } from 'react';
 import { storeFor, type LocalStore } from '@/device/local-store.ts';
-import { SelfScreen } from '@/features/accounts/field/self-screen.tsx';
+import { ON_PHONE } from '@/faces/on-phone.ts';
+import { SelfScreen } from '@/faces/self-screen.tsx';
 import { SheetScreen } from '@/features/capture/field/sheet-screen.tsx';
 import { TrailScreen } from '@/features/planning/field/trail-screen.tsx';
 import { VisitScreen } from '@/features/planning/field/visit-screen.tsx';
-import { KeptScreen } from '@/features/sync/field/kept-screen.tsx';
+import { FieldNotices } from '@/features/sync/field/field-notices.tsx';
 import { useSync } from '@/features/sync/engine.ts';
+import { KeptScreen } from '@/features/sync/field/kept-screen.tsx';
 import { entryFrom, keepEntries } from '@/features/sync/outbox.ts';
 import { Field, fill, ME, SHEET, signIn, SITE, VISIT } from './support/sheet.tsx';
 
@@ -72,14 +74,19 @@ const standAt = (lat: number, lon: number): void => {
     value: { getCurrentPosition: (found: (fix: object) => void) => found({ coords }) },
   });
 };
+/** As a person would: not before the button takes a press. */
+const ready = async (button: HTMLElement): Promise<HTMLElement> => {
+  await waitFor(() => expect(button.getAttribute('aria-disabled')).not.toBe('true'));
+  return button;
+};
 const press = async (name: string | RegExp): Promise<void> =>
-  user.click(await screen.findByRole('button', { name }));
+  user.click(await ready(await screen.findByRole('button', { name })));
 const queued = async (): Promise<Operation[]> =>
   (await store.outbox.orderBy('order').toArray()).map(({ operation }) => operation);
 
 beforeEach(() => {
   signIn();
-  store = storeFor(ME);
+  store = storeFor(ME, ON_PHONE);
   mockRoute.went = [];
 });
 afterEach(cleanup);
@@ -109,7 +116,7 @@ describe('the trail', () => {
     await user.click(within(dialog).getByRole('button', { name: 'I have arrived' }));
     expect(await queued()).toHaveLength(1);
     await user.type(within(dialog).getByLabelText('Why from here?'), 'parked below');
-    await user.click(within(dialog).getByRole('button', { name: 'I have arrived' }));
+    await user.click(await ready(within(dialog).getByRole('button', { name: 'I have arrived' })));
     await screen.findByRole('button', { name: 'Start the sheet' });
     expect((await queued())[1]?.body).toMatchObject({ kind: 'arrived', reason: 'parked below' });
   });
@@ -144,8 +151,13 @@ describe('the trail', () => {
     expect(screen.getByText('Cormorant kiosk')).toBeTruthy();
   });
 
-  test('says early that space runs low', async () => {
-    await show(<TrailScreen />);
+  test('says early, on every screen, that space runs low', async () => {
+    await show(
+      <>
+        <FieldNotices />
+        <TrailScreen />
+      </>,
+    );
     await screen.findByText('Cormorant kiosk');
     expect(screen.queryByText(/Space on this phone/)).toBeNull();
     act(() => useSync.setState({ spaceIsLow: true }));
@@ -163,6 +175,29 @@ describe('a visit or a sheet that is not on the phone', () => {
     await show(screenShown);
     await screen.findByText(words);
     expect(screen.getByText('It may have been given to somebody else.')).toBeTruthy();
+  });
+});
+
+describe('a place', () => {
+  test('has what others left for whoever comes next, and takes a note with no network', async () => {
+    mockRoute.id = VISIT;
+    const note = { id: '01', site: SITE, by: ME, at: `${TODAY}T06:00:00.000Z` };
+    await show(<VisitScreen />, () =>
+      store.siteNotes.bulkPut([
+        { ...note, text: 'The gate sticks.', withdrawn: false },
+        { ...note, id: '02', text: 'No key.', withdrawn: true },
+      ]),
+    );
+    await screen.findByText('The gate sticks.');
+    expect(screen.queryByText('No key.')).toBeNull();
+    await press('Leave a note');
+    await press('Leave it there');
+    await user.type(screen.getByLabelText('What should the next one know?'), 'Ring twice. ');
+    await user.dblClick(screen.getByRole('button', { name: 'Leave it there' }));
+    await screen.findByText('Ring twice.');
+    expect(await queued()).toMatchObject([
+      { kind: 'site note', body: { site: SITE, text: 'Ring twice.', by: ME } },
+    ]);
   });
 });
 
@@ -250,6 +285,20 @@ describe('what the office refused', () => {
     });
     await screen.findByText(/^2 entries kept here since/);
     expect(screen.getAllByText('Cormorant kiosk')).toHaveLength(1);
+  });
+
+  test('damaged on the phone it is named, and hides nothing beside it', async () => {
+    await show(<KeptScreen />, async () => {
+      await refuse();
+      await store.outbox.bulkAdd([
+        { id: 'a', operation: { kind: 'visit event' } as never, queuedAt: '', refused: 'Damaged.' },
+        { id: 'b', operation: null as never, queuedAt: '', refused: null },
+      ]);
+    });
+    await screen.findByText('This visit is somebody else’s.');
+    await waitFor(() =>
+      expect(screen.getAllByText(/^Something that can’t be read any more/)).toHaveLength(2),
+    );
   });
 
   test('keeps the person from signing out, with a way on', async () => {

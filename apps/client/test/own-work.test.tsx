@@ -1,10 +1,14 @@
 import { cleanup, render, screen, waitFor } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { storeFor } from '@/device/local-store.ts';
+import { ON_PHONE } from '@/faces/on-phone.ts';
+import { openSession } from '@/features/capture/session/sheet-session.ts';
 import { LeaveDialog } from '@/features/planning/field/leave-dialog.tsx';
+import { TurnBackDialog } from '@/features/planning/field/turn-back-dialog.tsx';
+import { recordStep } from '@/features/planning/field/visit-steps.ts';
+import { addSheet, handOver } from '@/features/planning/field/own-work.ts';
 import { SheetList } from '@/features/planning/field/sheet-list.tsx';
 import { loadStop, loadTrail, type TrailStop } from '@/features/planning/field/trail.ts';
-import { addSheet, handOver } from '@/features/planning/field/own-work.ts';
 import { COLLEAGUE, Field, JOB, ME, SHEET, showSheet, VISIT } from './support/sheet.tsx';
 
 jest.mock('expo-router', () => ({ useRouter: () => ({ navigate: () => undefined }) }));
@@ -26,7 +30,7 @@ async function aStop() {
   });
   cleanup();
   session.close();
-  const store = storeFor(ME);
+  const store = storeFor(ME, ON_PHONE);
   const stop = async (): Promise<TrailStop> => {
     const visit = await store.visits.get(VISIT);
     const found = visit && (await loadStop(store, visit));
@@ -80,4 +84,40 @@ test('leaving a job that is to have more sheets says how many there are', async 
   const left = async () =>
     (await store.visits.get(VISIT))?.events.filter(({ kind }) => kind === 'left');
   await waitFor(async () => expect(await left()).toHaveLength(1));
+});
+
+test('whoever turns back says why, once; the stop waits for the office, or for another try', async () => {
+  const { store, stop } = await aStop();
+  await recordStep(store, { visit: VISIT, by: ME, kind: 'arrived' });
+  render(
+    <Field>
+      <TurnBackDialog stop={await stop()} onClose={() => undefined} />
+    </Field>,
+  );
+  await user.click(screen.getByRole('button', { name: 'Turn back' }));
+  expect(await screen.findByText(/Say why/)).toBeTruthy();
+  await user.click(screen.getByRole('radio', { name: 'Locked' }));
+  await user.type(screen.getByLabelText('More about it'), 'no key at the warden');
+  await user.dblClick(screen.getByRole('button', { name: 'Turn back' }));
+  const back = async () =>
+    (await store.visits.get(VISIT))?.events.filter(({ kind }) => kind === 'turned back');
+  await waitFor(async () => expect(await back()).toHaveLength(1));
+  expect(await stop()).toMatchObject({
+    ...{ turnedBackFor: 'Locked: no key at the warden', step: 'set off' },
+  });
+  await recordStep(store, { visit: VISIT, by: ME, kind: 'set off' });
+  expect(await stop()).toMatchObject({ turnedBackFor: null, step: 'arrived' });
+});
+
+test('of two visits at a job a sheet is filled in at the one that did not turn back', async () => {
+  const { store } = await aStop();
+  const visit = await store.visits.get(VISIT);
+  if (!visit) throw new Error('there is no visit');
+  await recordStep(store, { visit: VISIT, by: ME, kind: 'turned back', reason: 'Locked' });
+  // Whatever order the store gives them in.
+  const again = { ...visit, id: `f${VISIT.slice(1)}`, day: '2031-04-09', insteadOf: VISIT };
+  await store.visits.put(again);
+  const session = await openSession(store, SHEET, ME, () => undefined);
+  expect(session?.context.visit.id).toBe(again.id);
+  session?.close();
 });

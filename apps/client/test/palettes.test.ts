@@ -1,4 +1,4 @@
-import { PALETTES, type Palette } from '../design/palettes.ts';
+import { PALETTES, type Palette } from '@/design/palettes.ts';
 
 /** Relative luminance and contrast by the formula of WCAG 2.2. */
 function luminance(hex: string): number {

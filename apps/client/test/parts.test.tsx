@@ -1,5 +1,5 @@
 import { spaced } from '@ant-trail/core/codes';
-import { chainBreaks, photoPath } from '@ant-trail/core/log';
+import { chainBreaks, photoPath, timeOrderedId, type PhotoValue } from '@ant-trail/core/log';
 import {
   askedCode,
   givenCode,
@@ -8,11 +8,11 @@ import {
   type Question,
   type TemplateBody,
 } from '@ant-trail/core/sheet';
-import { act, cleanup, fireEvent, screen, within } from '@testing-library/react';
+import { act, cleanup, fireEvent, screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { chooseUnitSystem } from '@/design/unit-system.ts';
+import { openSession, type SheetSession } from '@/features/capture/session/sheet-session.ts';
 import { CASES, questionOf } from '../../../packages/core/test/every-kind.ts';
-import { openSession } from '@/features/capture/field/sheet-session.ts';
 import { COLLEAGUE, ME, region, showSheet } from './support/sheet.tsx';
 
 const sheet = (...questions: Question[]): TemplateBody => ({
@@ -325,6 +325,76 @@ describe('rows', () => {
   });
 });
 
+test('a signature is given by keyboard alone, and says so', async () => {
+  const { at, settled } = await showSheet(sheet(questionOf('signature')));
+  const name = within(region('Asked')).getByLabelText('Who signs');
+  act(() => name.focus());
+  for (let tabs = 0; tabs < 6; tabs++) {
+    await user.tab();
+    if (document.activeElement?.textContent?.startsWith('Sign by typing')) break;
+  }
+  await user.keyboard('{Enter}');
+  await settled();
+  expect(at('asked')?.answer?.value).toMatchObject({ strokes: [], typed: true });
+  expect(at('asked')?.looseEnds).toEqual([]);
+  expect(within(region('Asked')).getByText(/, by typing the name/)).toBeTruthy();
+});
+
+describe('what a colleague answers while the sheet is open', () => {
+  const LEVEL = number({ alsoIn: ['cm'] });
+  const theirs = (session: SheetSession, value: number, unit: string, seen: readonly string[]) => ({
+    ...{ id: timeOrderedId(Date.now() + 50, new Uint8Array(16).fill(7)), sheet: session.sheet },
+    ...{ path: 'level', kind: 'answer' as const, value, unit, seen, by: COLLEAGUE },
+    ...{ device: COLLEAGUE, at: '2031-04-05T08:00:00Z', prev: null },
+  });
+
+  test('is told with their name', async () => {
+    const { store, session } = await showSheet(sheet(LEVEL));
+    const body = theirs(session, 20, 'mm', []);
+    await store.entries.add({ id: body.id, sheet: session.sheet, body, receivedAt: null });
+    await within(region('Level')).findByText(/^Answered by Bo/);
+    expect(textbox('Level').value).toBe('20');
+  });
+
+  test('is not overwritten by words that were begun before it came', async () => {
+    const { store, session, at, settled } = await showSheet(sheet(questionOf('text')));
+    await user.type(textbox('Asked'), 'mi');
+    const body = { ...theirs(session, 0, '1', []), path: 'asked', value: 'theirs' };
+    await store.entries.add({ id: body.id, sheet: session.sheet, body, receivedAt: null });
+    await waitFor(() => expect(at('asked')?.answer?.value).toBe('theirs'));
+    await user.type(textbox('Asked'), 'ne{Tab}');
+    await settled();
+    expect(
+      at('asked')
+        ?.disagreement.map(({ value }) => value)
+        .sort(),
+    ).toEqual(['mine', 'theirs']);
+  });
+
+  test('changes neither number nor unit of what is being typed, and both answers are shown', async () => {
+    const { store, session, at, settled } = await showSheet(sheet(LEVEL));
+    await user.type(textbox('Level'), '4');
+    const body = theirs(session, 2, 'cm', []);
+    await store.entries.add({ id: body.id, sheet: session.sheet, body, receivedAt: null });
+    await waitFor(() => expect(at('level')?.answer?.value).toBe(2));
+    expect(textbox('Level').value).toBe('4');
+    expect(within(region('Level')).getByText('mm')).toBeTruthy();
+    await user.type(textbox('Level'), '1{Tab}');
+    await settled();
+    const said = at('level')?.disagreement.map(({ value, unit }) => `${Number(value)} ${unit}`);
+    expect(said?.sort()).toEqual(['2 cm', '41 mm']);
+    const words = within(region('Level')).getByRole('alert').textContent;
+    expect(words).toMatch(/Bo 2 cm/);
+    expect(words).toMatch(/you 41 mm/);
+    // Looked at again and answered once more, it is settled.
+    await user.clear(textbox('Level'));
+    await user.type(textbox('Level'), '42{Tab}');
+    await settled();
+    expect(at('level')?.disagreement).toEqual([]);
+    expect(at('level')?.answer?.value).toBe(42);
+  });
+});
+
 describe('a hold point', () => {
   const work = async () => {
     const shown = await showSheet(sheet(number(), questionOf('hold')));
@@ -337,6 +407,8 @@ describe('a hold point', () => {
   test('is passed by a code from a colleague’s own phone, and tells a wrong sign at once', async () => {
     const { session, at } = await work();
     const hold = region('Asked');
+    // Who works here is read from the phone; until then there is nobody to choose.
+    await within(hold).findByRole('option', { name: 'Bo' });
     fireEvent.change(within(hold).getByLabelText('Who passes it'), {
       target: { value: COLLEAGUE },
     });
@@ -412,6 +484,30 @@ describe('a page closed before the phone has kept what was said last', () => {
     await user.click(screen.getByRole('button', { name: 'Remove' }));
     await settled();
     expect(at('asked')?.photos).toEqual([]);
+  });
+
+  test('a photo that is removed before it was sent does not go out, unless it is used elsewhere', async () => {
+    const { store, session, at, settled } = await showSheet(
+      sheet(questionOf('photo'), { kind: 'photo', key: 'too', label: 'Too', required: false }),
+    );
+    const kept = CASES.photo.good as PhotoValue;
+    const keep = () =>
+      store.photos.put({
+        ...{ sha256: kept.sha256, bytes: new Blob(['x']), type: kept.type, sheet: session.sheet },
+        ...{ takenAt: kept.takenAt, receivedAt: null, refused: null, uploadUrl: null },
+      });
+    const add = (key: string) =>
+      act(async () => void (await session.write(photoPath(key, '1'), 'answer', kept)));
+    const remove = (key: string) => act(() => session.removePhoto(at(key)!.photos[0]!));
+    await keep();
+    await add('asked');
+    await add('too');
+    await remove('asked');
+    expect(await store.photos.count()).toBe(1);
+    await remove('too');
+    await settled();
+    expect(at('too')?.photos).toEqual([]);
+    expect(await store.photos.count()).toBe(0);
   });
 
   test('leaves alone what is no entry, and keeps the rest', async () => {

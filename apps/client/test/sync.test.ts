@@ -1,11 +1,13 @@
 import { entryHash, type Entry } from '@ant-trail/core/log';
-import { LocalStore } from '@/device/local-store.ts';
-import { clearAway, makeRoom } from '@/features/sync/clear-away.ts';
-import { doHere, entryFrom, keepEntries, letGo } from '@/features/sync/outbox.ts';
-import { pushAll } from '@/features/sync/push.ts';
-import { pullAll } from '@/features/sync/pull.ts';
 import Dexie from 'dexie';
 import { z } from 'zod';
+import { LocalStore } from '@/device/local-store.ts';
+import { ON_PHONE } from '@/faces/on-phone.ts';
+import { clearAway } from '@/features/planning/field/clear-away.ts';
+import { makeRoom } from '@/features/sync/make-room.ts';
+import { doHere, entryFrom, keepEntries, letGo } from '@/features/sync/outbox.ts';
+import { pullAll } from '@/features/sync/pull.ts';
+import { pushAll } from '@/features/sync/push.ts';
 import { RECORDS_0_3 } from './older/records-0-3.ts';
 
 const ME = '22222222-2222-4222-8222-222222222222';
@@ -17,7 +19,7 @@ let store: LocalStore;
 let count = 0;
 
 beforeEach(() => {
-  store = new LocalStore(`test-${++count}`);
+  store = new LocalStore(`test-${++count}`, ON_PHONE);
   globalThis.fetch = ((path: string, init?: { body?: string }) => {
     const { status, body } = office(path, init?.body ? JSON.parse(init.body) : undefined);
     return Promise.resolve({
@@ -518,7 +520,7 @@ test('what an earlier version kept of jobs and visits is read by this one', asyn
   });
   await older.table('visits').put({ id: 'w', job: 'j', person: ME, day: '2031-04-05', events: [] });
   older.close();
-  const now = new LocalStore(name);
+  const now = new LocalStore(name, ON_PHONE);
   expect(await now.jobs.get('j')).toMatchObject({
     expectedSheets: null,
     sheets: [

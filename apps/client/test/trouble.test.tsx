@@ -5,6 +5,7 @@ import { config } from '@/design/tamagui.config.ts';
 import { TroubleBoundary } from '@/design/trouble-boundary.tsx';
 import { LocalStore } from '@/device/local-store.ts';
 import { useLive } from '@/device/use-live.ts';
+import { ON_PHONE } from '@/faces/on-phone.ts';
 
 afterEach(cleanup);
 
@@ -22,7 +23,7 @@ test('a store that can’t be read is no empty one: it is said, and can be tried
   render(
     <TamaguiProvider config={config} defaultTheme="light" disableInjectCSS>
       <TroubleBoundary comfort="What you recorded is kept on this phone.">
-        <Counting store={new LocalStore('trouble')} />
+        <Counting store={new LocalStore('trouble', ON_PHONE)} />
       </TroubleBoundary>
     </TamaguiProvider>,
   );

@@ -6,19 +6,19 @@ import type { Logger } from 'pino';
 import type { DataSource } from 'typeorm';
 import { describedBy } from './http/api-description.ts';
 import { logRequests } from './http/log-requests.ts';
-import { answerProblems, notFound, Refusal } from './http/problem.ts';
+import { answerProblems } from './http/problem.ts';
 import { mountRoutes, type Route } from './http/route.ts';
 import type { Listening } from './live/listening.ts';
 import type { Live } from './live/live.ts';
+import { organisationsDue } from './log/due.ts';
+import type { Folding } from './log/folding.ts';
 import { mountInvitations, type Post } from './modules/accounts/invitations.ts';
 import { accountRoutes } from './modules/accounts/routes.ts';
 import { mountSignIn } from './modules/accounts/sign-in.ts';
 import { actionRoutes } from './modules/actions/routes.ts';
-import type { Folding } from './modules/capture/folding.ts';
 import { catalogueRoutes } from './modules/catalogues/routes.ts';
 import { listTables } from './modules/exchange/lists.ts';
 import { exchangeRoutes } from './modules/exchange/routes.ts';
-import type { TableReader } from './modules/exchange/table-reader.ts';
 import type { MediaFiles } from './modules/media/files.ts';
 import { mediaRoutes } from './modules/media/routes.ts';
 import { mountUploads, type Uploads } from './modules/media/uploads.ts';
@@ -28,11 +28,13 @@ import { registerRoutes } from './modules/register/routes.ts';
 import type { ReportMaker } from './modules/reports/maker.ts';
 import type { ReportQueue } from './modules/reports/queue.ts';
 import { reportRoutes } from './modules/reports/routes.ts';
+import { listRoutes } from './modules/lists/routes.ts';
 import { reviewRoutes } from './modules/review/routes.ts';
 import { siteRoutes } from './modules/sites/routes.ts';
 import { syncRoutes } from './modules/sync/routes.ts';
 import { templateRoutes } from './modules/templates/routes.ts';
-import { organisationsDue } from './modules/capture/due.ts';
+import { notFound, Refusal } from './refusals/refusal.ts';
+import type { TableReader } from './tables/table-reader.ts';
 import { mountHealth } from './watch/health.ts';
 import { Metrics } from './watch/metrics.ts';
 
@@ -65,6 +67,7 @@ export function allRoutes(
     ...exchangeRoutes(parts.tables, parts.files, parts.folding),
     ...listTables,
     ...planningRoutes,
+    ...listRoutes,
     ...reviewRoutes,
     ...actionRoutes,
     ...syncRoutes(parts.logger),
@@ -107,6 +110,11 @@ export function buildApp(parts: Parts): Office {
       strictTransportSecurity: secure,
     }),
   );
+  // Between phone and office others may answer in its place: what the office says is told by this.
+  app.use((_request, response, next) => {
+    response.setHeader('X-Ant-Trail', 'office');
+    next();
+  });
   mountHealth(app, data, parts.listening, metrics);
   app.use(onlyFromOurOwnPages);
   // Uploads stream, and events must not wait in a buffer: both come before parsing and packing.
@@ -116,7 +124,7 @@ export function buildApp(parts: Parts): Office {
   app.use(express.json({ limit: LARGEST_BODY }));
   mountSignIn(app, data, parts.live, secure);
   mountInvitations(app, data);
-  mountRoutes(app, data, allRoutes(parts));
+  mountRoutes(app, data, allRoutes(parts), secure);
   app.use('/api', () => {
     throw notFound('This address');
   });

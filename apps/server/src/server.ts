@@ -5,18 +5,18 @@ import type { Logger } from 'pino';
 import type { DataSource } from 'typeorm';
 import { allRoutes, buildApp } from './app.ts';
 import type { Config } from './config.ts';
-import { applicationData } from './database/data-source.ts';
+import { applicationData } from './data-source.ts';
 import type { Route } from './http/route.ts';
 import { Listening } from './live/listening.ts';
 import { Live } from './live/live.ts';
-import { Folding } from './modules/capture/folding.ts';
+import { Folding } from './log/folding.ts';
+import { keepMail } from './mail/letters.ts';
 import { Projector } from './modules/capture/projector.ts';
-import { TableReader } from './modules/exchange/table-reader.ts';
 import { MediaFiles } from './modules/media/files.ts';
 import { keepApprovals, reportApproval } from './modules/reports/approvals.ts';
-import { keepMail } from './mail/letters.ts';
 import { ReportMaker } from './modules/reports/maker.ts';
 import { openReportQueue, workOffReports } from './modules/reports/queue.ts';
+import { TableReader } from './tables/table-reader.ts';
 import { Housekeeping } from './watch/housekeeping.ts';
 
 /** Requests under way get this long to end when the server stops. */

@@ -1,3 +1,4 @@
+import { inOrganisation } from '../src/database/tenancy.ts';
 import { Caller, openOffice, PASSWORD, type Office, type Organisation } from './support/office.ts';
 
 let office: Office;
@@ -65,4 +66,73 @@ test('a change asked for by another site’s page is not carried out', async () 
   });
   expect(response.status).toBe(403);
   expect((await caller.call('GET', '/api/me')).status).toBe(200);
+});
+
+describe('a browser has one session for all its windows', () => {
+  const asked = (cookie: string, person: string, at = '/api/me', method = 'GET') =>
+    fetch(`${office.url}${at}`, {
+      method,
+      headers: {
+        ...{ cookie, 'x-ant-trail-person': person, origin: office.url },
+        ...{ 'tus-resumable': '1.0.0', 'upload-length': '1' },
+      },
+    });
+
+  test('what is meant for somebody else than who is signed in is refused, on every route', async () => {
+    const caller = await office.signIn(org.emails.technician);
+    const own = await asked(caller.cookie, org.people.technician);
+    expect(own.status).toBe(200);
+    for (const route of office.routes) {
+      const at = route.path.replace(/:\w+/g, 'x');
+      const response = await asked(
+        caller.cookie,
+        org.people.manager,
+        at,
+        route.method.toUpperCase(),
+      );
+      expect([
+        route.path,
+        response.status,
+        ((await response.json()) as { code: string }).code,
+      ]).toEqual([...[route.path, 401, 'someone-else']]);
+    }
+    for (const [at, method] of [
+      ['/uploads', 'POST'],
+      ['/api/sign-out', 'POST'],
+    ] as const)
+      expect((await asked(caller.cookie, org.people.manager, at, method)).status).toBe(401);
+    expect((await asked(caller.cookie, org.people.technician)).status).toBe(200);
+  });
+
+  test('somebody who signs in to go on is signed in as themselves only', async () => {
+    const again = (as: string) =>
+      fetch(`${office.url}/api/sign-in`, {
+        method: 'POST',
+        headers: { 'content-type': 'application/json' },
+        body: JSON.stringify({ email: org.emails.manager, password: PASSWORD, as }),
+      });
+    const other = await again(org.people.technician);
+    expect([other.status, other.headers.getSetCookie()]).toEqual([409, []]);
+    expect((await again(org.people.manager)).status).toBe(200);
+  });
+});
+
+test('a session in use does not end: it gets its length again, once a day at most', async () => {
+  const caller = await office.signIn(org.emails.manager);
+  const ask = async (): Promise<string[]> =>
+    (
+      await fetch(`${office.url}/api/me`, { headers: { cookie: caller.cookie } })
+    ).headers.getSetCookie();
+  expect(await ask()).toEqual([]);
+  await inOrganisation(office.data, org.id, (db) =>
+    db.query(`UPDATE session SET expires_at = now() + interval '10 minutes'`),
+  );
+  const [renewed = ''] = await ask();
+  expect(renewed.split(';')[0]).toBe(caller.cookie);
+  expect(renewed).toMatch(/Max-Age=2592000/);
+  expect(await ask()).toEqual([]);
+  await inOrganisation(office.data, org.id, (db) =>
+    db.query(`UPDATE session SET expires_at = now() - interval '1 second'`),
+  );
+  expect((await caller.call('GET', '/api/me')).status).toBe(401);
 });

@@ -137,6 +137,71 @@ describe('an approval is given', () => {
   });
 });
 
+describe('what the office fills in beforehand', () => {
+  const prepare = (over: Partial<Entry> = {}): Entry =>
+    entryOf(org, { by: org.people.manager, path: 'never', kind: 'prepare', value: 'x', ...over });
+
+  test('is for whoever plans, leaves the sheet not begun, and hinders nobody from approving', async () => {
+    expect(await outcome(technician, prepare({ by: org.people.technician }))).toMatch(/plans/);
+    expect(await outcome(reviewer, prepare({ by: org.people.reviewer }))).toMatch(/plans/);
+    const filled = prepare({ value: 'known' });
+    expect(await outcome(manager, filled)).toBe('received');
+    await office.settled();
+    const { job } = await dossier();
+    expect(job.state).toBe('planned');
+    await technician.push(asEntry(entryOf(org, { path: 'never', value: 'y', seen: [filled.id] })));
+    const finish = move('finish');
+    await technician.push(asEntry(finish));
+    const approve = move('approve', { seen: [finish.id], by: org.people.manager });
+    expect(await outcome(manager, approve)).toBe('received');
+  });
+
+  test('comes too late where somebody has answered, or the sheet is finished', async () => {
+    expect(await outcome(manager, prepare({ path: 'temp', value: 40, unit: 'Cel' }))).toMatch(
+      /whoever is there/,
+    );
+    await technician.push(asEntry(entryOf(org, { path: 'never', value: 'y' })));
+    expect(await outcome(manager, prepare())).toMatch(/answered this by now/);
+    await technician.push(asEntry(move('finish')));
+    expect(await outcome(manager, prepare())).toMatch(/correct it instead/);
+  });
+
+  test('also within one push, and taken back only as what it is', async () => {
+    const filled = prepare({ value: 'known' });
+    const receipts = await manager.push(
+      asEntry(filled),
+      asEntry(prepare({ kind: 'answer' })),
+      asEntry(prepare({ value: null, seen: [filled.id] })),
+      asEntry(prepare({ value: 40, seen: [filled.id] })),
+    );
+    expect(receipts.map((receipt) => receipt.outcome)).toEqual([
+      'received',
+      'refused',
+      'received',
+      'refused',
+    ]);
+  });
+});
+
+test('a phone whose clock is far off as it sends has its entries marked; one that tells no time has not', async () => {
+  const send = async (clock: unknown): Promise<string[]> => {
+    const entry = entryOf(org);
+    const { status } = await technician.call('POST', '/api/push', {
+      operations: [asEntry(entry)],
+      ...(clock === undefined ? {} : { clock }),
+    });
+    expect(status).toBe(200);
+    return (await dossier()).odd[entry.id] ?? [];
+  };
+  const off = (minutes: number): string => new Date(Date.now() + minutes * 60_000).toISOString();
+  expect(await send(off(0))).toEqual([]);
+  expect(await send(off(-5))).toEqual([]);
+  expect(await send(off(25))).toEqual(['clock']);
+  expect(await send(off(-3000))).toEqual(['clock']);
+  expect(await send(undefined)).toEqual([]);
+  expect(await send('half past')).toEqual([]);
+});
+
 describe('what comes after', () => {
   test('a finish is told by what that had seen, whatever the clocks say', async () => {
     const early = entryOf(org, { value: 30, device: '22222222-2222-4222-8222-222222222222' });
@@ -147,7 +212,7 @@ describe('what comes after', () => {
     expect(early.id < finish.id).toBe(true);
     await technician.push(asEntry(early));
     const { body } = await manager.call('GET', '/api/review');
-    const { queue } = body as { queue: { summary: { editedAfterFinish: number } }[] };
+    const { rows: queue } = body as { rows: { summary: { editedAfterFinish: number } }[] };
     expect(queue[0]?.summary.editedAfterFinish).toBe(1);
   });
 

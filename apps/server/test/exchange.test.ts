@@ -1,11 +1,11 @@
-import ExcelJS from 'exceljs';
-import fc from 'fast-check';
-import Papa from 'papaparse';
 import type { CatalogueSummary, KeptCatalogue } from '@ant-trail/contract/catalogues';
 import type { TableLines } from '@ant-trail/contract/exchange';
 import { guessColumns, readTable } from '@ant-trail/core/exchange';
-import { readTableFile, writeCsv, writeXlsx } from '../src/modules/exchange/table-file.ts';
-import { TableReader } from '../src/modules/exchange/table-reader.ts';
+import ExcelJS from 'exceljs';
+import fc from 'fast-check';
+import Papa from 'papaparse';
+import { readTableFile, writeCsv, writeXlsx } from '../src/tables/table-file.ts';
+import { TableReader } from '../src/tables/table-reader.ts';
 import { openOffice, type Caller, type Office } from './support/office.ts';
 import { pull } from './support/pulled.ts';
 

@@ -45,6 +45,13 @@ const arrival = (over: object = {}) => ({
     ...over,
   },
 });
+const note = () => ({
+  kind: 'site note',
+  body: {
+    ...{ id: freshId(), site: org.site, text: 'Ring twice', by: org.people.technician },
+    at: new Date().toISOString(),
+  },
+});
 const action = (over: object = {}) => ({
   kind: 'action',
   body: {
@@ -243,6 +250,8 @@ describe('whatever is changed in an operation', () => {
       () => photo(),
       () => arrival(),
       () => action(),
+      () => arrival({ kind: 'turned back', reason: 'Locked' }),
+      () => note(),
     ];
     const cases = fc.array(fc.tuple(fc.nat(makes.length - 1), mutation), {
       minLength: 20,

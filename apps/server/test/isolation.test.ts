@@ -18,6 +18,7 @@ let b: Organisation;
 let intruder: Caller;
 let action: string;
 let catalogue: string;
+let note = '';
 let asset: string;
 let other: string;
 let mail = '';
@@ -93,6 +94,8 @@ beforeAll(async () => {
   catalogue = (imported.body as { id: string }).id;
   const added = await owner.call('POST', `/api/sites/${b.site}/assets`, THING);
   asset = (added.body as { id: string }).id;
+  const left = await owner.call('POST', `/api/sites/${b.site}/notes`, { text: 'Secret of B' });
+  note = (left.body as { id: string }).id;
   await inOrganisation(office.data, b.id, (db) =>
     db.query(
       `INSERT INTO media (org_id, sha256, type, bytes, by) VALUES ($1, $2, 'image/png', 1, $3)`,
@@ -102,14 +105,21 @@ beforeAll(async () => {
   // The report of the approved sheet is drawn and mailed in the background.
   for (let tries = 0; tries < 600 && mail === ''; tries++) {
     const { body } = await owner.call('GET', '/api/mail');
-    mail = (body as { messages: { id: string }[] }).messages[0]?.id ?? '';
+    mail = (body as { rows: { id: string }[] }).rows[0]?.id ?? '';
     if (mail === '') await sleep(50);
   }
   await owner.call('POST', '/api/people', SOMEBODY);
+  await owner.call('PUT', '/api/views', VIEW);
+  await inOrganisation(office.data, b.id, (db) =>
+    db.query(`INSERT INTO taken_visit (org_id, visit_id, person_id) VALUES ($1, $2, $3)`, [
+      ...[b.id, b.visit, b.people.reviewer],
+    ]),
+  );
   before = await allOfB();
 });
 afterAll(() => office.close());
 
+const VIEW = { list: 'jobs', name: 'Late ones', query: { text: 'yonder' }, hidden: [] };
 const SOMEBODY = {
   ...{ name: 'Somebody New', email: 'somebody@new.example', phone: '', trade: '' },
   ...{ roles: ['technician'], credentials: [] },
@@ -154,6 +164,13 @@ const aboutThing = (id: string) => ({
 });
 const idFrom = (fill: number): string => timeOrderedId(Date.now(), new Uint8Array(16).fill(fill));
 /** Work that A begins or gives away with something of B in it. */
+const noteAt = (site: string) => ({
+  kind: 'site note',
+  body: {
+    ...{ id: idFrom(41), site, text: 'From A', by: a.people.manager },
+    at: new Date().toISOString(),
+  },
+});
 const begunWith = (site: string, version: string) => ({
   kind: 'job begun',
   body: {
@@ -229,6 +246,7 @@ const TRIES: Record<string, () => Try[]> = {
     { at: '/api/jobs.xlsx?text=yonder', gives: 200 },
   ],
   'get /api/sites.:format': () => [{ at: '/api/sites.csv', gives: 200 }],
+  'get /api/actions.:format': () => [{ at: '/api/actions.csv', gives: 200 }],
   'get /api/people.:format': () => [{ at: '/api/people.csv', gives: 200 }],
   'get /api/sites/:id': () => [{ at: `/api/sites/${b.site}` }],
   'put /api/sites/:id/retired': () => [
@@ -237,6 +255,11 @@ const TRIES: Record<string, () => Try[]> = {
   'post /api/sites': () => [
     { at: '/api/sites', body: { ...PLACE, id: b.site, org: b.id }, gives: 200 },
   ],
+  'get /api/sites/:id/notes': () => [{ at: `/api/sites/${b.site}/notes` }],
+  'post /api/sites/:id/notes': () => [
+    { at: `/api/sites/${b.site}/notes`, body: { text: 'The gate sticks.' } },
+  ],
+  'post /api/site-notes/:id/withdrawal': () => [{ at: `/api/site-notes/${note}/withdrawal` }],
   'put /api/sites/:id': () => [{ at: `/api/sites/${b.site}`, body: PLACE }],
   'get /api/sites/:id/assets': () => [{ at: `/api/sites/${b.site}/assets` }],
   'post /api/sites/:id/assets': () => [{ at: `/api/sites/${b.site}/assets`, body: THING }],
@@ -297,7 +320,13 @@ const TRIES: Record<string, () => Try[]> = {
       body: { person: b.people.technician, day: '2031-01-01', start: 1, minutes: 5 },
     },
   ],
-  'get /api/review': () => [{ at: '/api/review', gives: 200 }],
+  'get /api/review': () => [
+    { at: '/api/review', gives: 200 },
+    { at: `/api/review?site=${b.site}&reader=${b.people.reviewer}&text=yonder`, gives: 200 },
+  ],
+  'get /api/views': () => [{ at: '/api/views', gives: 200 }],
+  'put /api/views': () => [{ at: '/api/views', body: VIEW, gives: 204 }],
+  'delete /api/views/:list/:name': () => [{ at: '/api/views/jobs/Late%20ones', gives: 204 }],
   'get /api/sheets/:id': () => [{ at: `/api/sheets/${b.sheet}` }],
   'get /api/sheets/:id/report.pdf': () => [{ at: `/api/sheets/${b.sheet}/report.pdf` }],
   'get /api/reports/troubled': () => [{ at: '/api/reports/troubled', gives: 200 }],
@@ -308,6 +337,7 @@ const TRIES: Record<string, () => Try[]> = {
   ],
   'get /api/sheets/:id/sketch.svg': () => [{ at: `/api/sheets/${b.sheet}/sketch.svg?path=temp` }],
   'get /api/actions': () => [{ at: '/api/actions', gives: 200 }],
+  'get /api/actions/:id': () => [{ at: `/api/actions/${other}` }],
   'post /api/actions': () => [
     {
       at: '/api/actions',
@@ -370,6 +400,7 @@ const TRIES: Record<string, () => Try[]> = {
           addedTo(b.job, a.version),
           addedTo(a.job, b.version),
           addedTo(a.job, a.version, { person: b.people.technician }),
+          noteAt(b.site),
           handedOver(b.job, { visit: b.visit }),
           handedOver(b.job, { sheet: b.sheet }),
           handedOver(a.job, { visit: a.visit, to: b.people.technician }),
@@ -385,7 +416,10 @@ const TRIES: Record<string, () => Try[]> = {
     { at: '/api/media/receipts', body: { sha256: [SHA] }, gives: 200 },
   ],
   'get /api/media/:sha256': () => [{ at: `/api/media/${SHA}` }],
-  'get /api/mail': () => [{ at: '/api/mail', gives: 200 }],
+  'get /api/mail': () => [
+    { at: '/api/mail', gives: 200 },
+    { at: '/api/mail?text=round', gives: 200 },
+  ],
   'get /api/mail/:id/attachments/:index': () => [{ at: `/api/mail/${mail}/attachments/0` }],
 };
 

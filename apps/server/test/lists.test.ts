@@ -5,8 +5,10 @@ import { addDays } from '@ant-trail/core/calendar';
 import fc from 'fast-check';
 import type { EntityManager } from 'typeorm';
 import type { z } from 'zod';
+import { listPage } from '../src/database/list-page.ts';
 import { inOrganisation } from '../src/database/tenancy.ts';
-import { openOffice, type Office, type Team } from './support/office.ts';
+import { JobRow } from '../src/modules/planning/entities.ts';
+import { openOffice, type Caller, type Office, type Team } from './support/office.ts';
 
 let office: Office;
 let team: Team;
@@ -151,6 +153,34 @@ test('jobs are found by state, place, person, day, sheet, and by all of the word
   expect(await total('text=quay%20nowhere')).toBe(0);
 });
 
+test('a page is the same whether the rows are found at once or read in their order', async () => {
+  await inOrganisation(office.data, team.org.id, async (db) => {
+    const round = db
+      .createQueryBuilder(JobRow, 'j')
+      .where('j.words LIKE :words', { words: '%round%' });
+    const order = {
+      columns: [
+        { sql: 'j.day', holds: 'date' },
+        { sql: 'j.id', holds: 'uuid' },
+      ],
+      descending: true,
+    } as const;
+    const [inOrder, atOnce] = [
+      await listPage(db, round, order, { most: 10, dear: true }, 5),
+      await listPage(db, round, order, { most: 10, dear: true }, JOBS + 1),
+    ];
+    expect(atOnce).toEqual(inOrder);
+    expect(atOnce).toMatchObject({ total: JOBS + 1 });
+    expect(await listPage(db, round, order, { most: 10, dear: true }, JOBS)).toEqual(atOnce);
+    const none = round.clone().andWhere('false');
+    expect(await listPage(db, none, order, { most: 10, dear: true }, 5)).toEqual({
+      ids: [],
+      next: null,
+      total: 0,
+    });
+  });
+});
+
 test('a place that is not one of this list is refused in words', async () => {
   const forged = (place: unknown): string =>
     Buffer.from(JSON.stringify(place)).toString('base64url');
@@ -193,7 +223,9 @@ test('whatever a list is asked for, it answers or says what is wrong', async () 
     ),
     { maxKeys: 4 },
   );
-  const list = fc.constantFrom('jobs', 'sites', 'people', 'jobs.csv');
+  const list = fc.constantFrom(
+    ...['jobs', 'sites', 'people', 'actions', 'jobs.csv', 'actions.csv', 'review', 'mail'],
+  );
   await fc.assert(
     fc.asyncProperty(list, query, async (name, asked) => {
       const at = `/api/${name}?${new URLSearchParams(asked)}`;
@@ -203,3 +235,79 @@ test('whatever a list is asked for, it answers or says what is wrong', async () 
     { numRuns: 400 },
   );
 }, 120_000);
+
+describe('kept views', () => {
+  const view = { list: 'jobs', name: 'Mine/late?', query: { state: 'planned' }, hidden: ['day'] };
+  const views = async (who: Caller): Promise<unknown[]> =>
+    ((await who.call('GET', '/api/views')).body as { views: unknown[] }).views;
+
+  test('are each person’s own, one under a name, and forgotten by it', async () => {
+    const { manager, reviewer, technician } = team;
+    expect((await technician.call('GET', '/api/views')).status).toBe(403);
+    await manager.call('PUT', '/api/views', view);
+    const other = { ...view, hidden: [] };
+    const both = await Promise.all([
+      manager.call('PUT', '/api/views', other),
+      manager.call('PUT', '/api/views', other),
+    ]);
+    expect(both.map(({ status }) => status)).toEqual([204, 204]);
+    expect(await views(manager)).toEqual([other]);
+    expect(await views(reviewer)).toEqual([]);
+    const at = `/api/views/jobs/${encodeURIComponent(view.name)}`;
+    await reviewer.call('DELETE', at);
+    expect(await views(manager)).toHaveLength(1);
+    await manager.call('DELETE', at);
+    expect(await views(manager)).toEqual([]);
+  });
+
+  test.each([
+    ['a list that is none', { ...view, list: 'Jobs; drop' }],
+    ['no name', { ...view, name: ' ' }],
+    ['too much', { ...view, query: { text: 'x'.repeat(401) } }],
+    ['what is not asked for', { ...view, person: A_UUID }],
+  ])('%s is refused', async (_what, body) => {
+    expect((await team.manager.call('PUT', '/api/views', body)).status).toBe(400);
+  });
+});
+
+test('letters are read page by page, the newest first, and found by their words', async () => {
+  const { org, manager, reviewer } = team;
+  await inOrganisation(office.data, org.id, async (db) => {
+    for (let nr = 0; nr < 25; nr++)
+      await db.query(
+        `INSERT INTO mail_message (org_id, id, raw, seen_by, words, received_at)
+         VALUES ($1, $2, $3, $4, $5, '2031-01-01T08:00:00.12345Z'::timestamptz - $6 * interval '1 hour')`,
+        [
+          ...[
+            org.id,
+            randomUUID(),
+            Buffer.from(`Subject: Round ${nr}\r\nTo: a@b.example\r\n\r\nHere.`),
+          ],
+          ...[nr === 3 ? org.people.manager : null, `round ${nr} a@b.example`, Math.floor(nr / 2)],
+        ],
+      );
+  });
+  const read = async (who: Caller, query = ''): Promise<string[]> => {
+    const found: string[] = [];
+    let cursor = '';
+    do {
+      const { body } = await who.call('GET', `/api/mail?most=4${query}${cursor}`);
+      const page = body as { rows: { subject: string }[]; next: string | null };
+      found.push(...page.rows.map(({ subject }) => subject));
+      cursor = page.next === null ? '' : `&cursor=${page.next}`;
+    } while (cursor);
+    return found;
+  };
+  const all = await read(manager);
+  expect(new Set(all).size).toBe(25);
+  expect(all.map((subject) => Math.floor(Number(subject.slice(6)) / 2))).toEqual(
+    Array.from({ length: 25 }, (_, at) => Math.floor(at / 2)),
+  );
+  expect(await read(reviewer)).toHaveLength(24);
+  expect(await read(manager, '&text=round+17')).toEqual(['Round 17']);
+  for (const at of ['2031-02-30 08:00:00+00', '2031-01-01 08:00:00+15', '0000-01-01 08:00:00+00']) {
+    const cursor = Buffer.from(JSON.stringify([at, A_UUID])).toString('base64url');
+    const { status } = await manager.call('GET', `/api/mail?cursor=${cursor}`);
+    expect([at, status]).toEqual([at, 400]);
+  }
+});

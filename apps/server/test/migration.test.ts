@@ -1,8 +1,8 @@
-import 'reflect-metadata';
 import { randomBytes, randomUUID } from 'node:crypto';
 import { Client } from 'pg';
+import 'reflect-metadata';
 import { DataSource } from 'typeorm';
-import { ownerData } from '../src/database/data-source.ts';
+import { ownerData } from '../src/data-source.ts';
 import { Parts1764126000000 } from '../src/database/migrations/7-parts.ts';
 
 const owner = new URL(process.env['TEST_OWNER_URL'] ?? '');

@@ -115,7 +115,7 @@ describe('a job for two with three sheets', () => {
     expect(await words(technician, asEntry(answer(shared.id)))).toEqual(['received']);
     expect(await words(helper, asEntry(answer(own.id, bo)))).toEqual(['received']);
     expect(await words(technician, asEntry(answer(own.id)))).toEqual([
-      expect.stringMatching(/not yours any more/),
+      expect.stringMatching(/not yours/),
     ]);
   });
 
@@ -131,7 +131,7 @@ describe('a job for two with three sheets', () => {
     }
     expect(await stateOf(job.id)).toBe('in review');
     const { body } = await reviewer.call('GET', '/api/review');
-    expect((body as { queue: { sheet: string }[] }).queue.map(({ sheet }) => sheet).sort()).toEqual(
+    expect((body as { rows: { sheet: string }[] }).rows.map(({ sheet }) => sheet).sort()).toEqual(
       [...ids].sort(),
     );
     for (const end of ends) {
@@ -195,6 +195,59 @@ describe('handing over', () => {
     const lateEntry = asEntry(answer(job.sheet.id, undefined, 44));
     expect(await words(technician, late, lateEntry)).toEqual(['received', 'received']);
     expect(await words(helper, asEntry(answer(job.sheet.id, bo, 45)))).toEqual(['received']);
+  });
+
+  test('taken by the office, a visit leaves nobody’s words behind: they come marked, and finish nothing', async () => {
+    const { job, visits } = await makeJob();
+    const visit = visits[0]?.id ?? '';
+    const plan = { person: bo, day: TODAY, start: 480, minutes: 45 };
+    await manager.call('PUT', `/api/visits/${visit}/plan`, plan);
+    // Written with no network, before the phone heard of it.
+    const late = answer(job.sheet.id);
+    const fresh = (): string => timeOrderedId(Date.now(), randomBytes(16));
+    const arrived = {
+      ...{ id: fresh(), visit, kind: 'arrived' },
+      ...{ by: org.people.technician, at: new Date().toISOString(), fix: null, distance: null },
+    };
+    expect(
+      await words(
+        technician,
+        asEntry(late),
+        { kind: 'visit event', body: arrived },
+        asEntry(finish(job.sheet.id, org.people.technician)),
+        { kind: 'visit event', body: { ...arrived, id: fresh(), kind: 'left' } },
+      ),
+    ).toEqual([
+      ...['received', 'received'],
+      expect.stringMatching(/somebody else, who finishes/),
+      expect.stringMatching(/has this visit now/),
+    ]);
+    const { body } = await manager.call('GET', `/api/sheets/${job.sheet.id}`);
+    expect((body as Dossier).odd).toEqual({ [late.id]: ['taken from'] });
+    expect((body as Dossier).entries.map(({ id }) => id)).toEqual([late.id]);
+    // Who has it now works as ever; who never had it is told so.
+    expect(await words(helper, asEntry(answer(job.sheet.id, bo, 45)))).toEqual(['received']);
+    expect(await words(reviewer, asEntry(answer(job.sheet.id, org.people.reviewer)))).toEqual([
+      expect.stringMatching(/correct it, with a reason/),
+    ]);
+    // Given back, it is theirs like before.
+    await manager.call('PUT', `/api/visits/${visit}/plan`, {
+      ...plan,
+      person: org.people.technician,
+    });
+    const again = answer(job.sheet.id, undefined, 46);
+    expect(await words(technician, asEntry(again))).toEqual(['received']);
+    const now = (await manager.call('GET', `/api/sheets/${job.sheet.id}`)).body as Dossier;
+    expect(now.odd[again.id]).toBeUndefined();
+  });
+
+  test('called off meanwhile, what was answered is with the office all the same', async () => {
+    const { job } = await makeJob();
+    await manager.call('POST', `/api/jobs/${job.id}/decisions`, {
+      ...{ decision: 'cancelled', reason: 'The road is closed.' },
+    });
+    expect(await words(technician, asEntry(answer(job.sheet.id)))).toEqual(['received']);
+    expect(await stateOf(job.id)).toBe('cancelled');
   });
 
   test('a sheet goes with the job around it; the giver keeps the rest', async () => {
@@ -367,5 +420,81 @@ describe('the office decides about a job', () => {
     const by = { decision: 'cancelled', reason: 'x' };
     expect((await reviewer.call('POST', `/api/jobs/${job.id}/decisions`, by)).status).toBe(403);
     expect((await technician.call('POST', `/api/jobs/${job.id}/decisions`, by)).status).toBe(403);
+  });
+});
+
+describe('turning back', () => {
+  let said = Date.now();
+  const stepAt = (visit: string, kind: string, more: object = {}) => ({
+    kind: 'visit event',
+    body: {
+      ...{
+        id: timeOrderedId(++said, randomBytes(16)),
+        visit,
+        kind,
+        by: org.people.technician,
+        fix: null,
+        distance: null,
+      },
+      ...{ at: new Date().toISOString(), ...more },
+    },
+  });
+
+  test('wants a reason; another visit is planned in its place, and the first stays as it was', async () => {
+    const { job, visits } = await makeJob();
+    const visit = visits[0]?.id ?? '';
+    expect(await words(technician, stepAt(visit, 'turned back'))).toEqual([
+      expect.stringMatching(/why you turned back/),
+    ]);
+    const arrived = stepAt(visit, 'arrived');
+    const back = stepAt(visit, 'turned back', { reason: 'Nobody there' });
+    // Whatever order they come in.
+    expect(await words(technician, back, arrived)).toEqual(['received', 'received']);
+    expect((await details(job.id)).card.job.state).toBe('turned back');
+    const plan = { person: bo, day: TODAY, start: 700, minutes: 30 };
+    const planned = await manager.call('PUT', `/api/visits/${visit}/plan`, plan);
+    expect(planned).toMatchObject({
+      ...{ status: 200, body: { visit: { person: bo, events: [] }, job: { state: 'planned' } } },
+    });
+    const { card } = await details(job.id);
+    expect(card.visits.map(({ person, part, events }) => [person, part, events.length])).toEqual(
+      expect.arrayContaining([
+        [org.people.technician, 'leads', 2],
+        [bo, 'leads', 0],
+      ]),
+    );
+    // The one that counts comes first, whatever day it is for.
+    expect(card.visits.map(({ person, insteadOf }) => [person, insteadOf])).toEqual([
+      [bo, visit],
+      [org.people.technician, null],
+    ]);
+    expect(await manager.call('PUT', `/api/visits/${visit}/plan`, plan)).toMatchObject({
+      ...{ status: 409, body: { code: 'planned-anew' } },
+    });
+    // What was recorded before turning back is taken in afterwards too.
+    expect(await words(technician, asEntry(answer(job.sheet.id)))).toEqual(['received']);
+    expect(await words(helper, asEntry(answer(job.sheet.id, bo, 45)))).toEqual(['received']);
+  });
+
+  test('two who plan it anew at once plan one visit', async () => {
+    const { job, visits } = await makeJob({ day: TODAY });
+    const visit = visits[0]?.id ?? '';
+    await technician.push(stepAt(visit, 'turned back', { reason: 'Locked' }));
+    const plan = { person: bo, day: '2020-01-01', start: 700, minutes: 30 };
+    const both = await Promise.all(
+      [1, 2].map(() => manager.call('PUT', `/api/visits/${visit}/plan`, plan)),
+    );
+    expect(both.map(({ status }) => status).sort()).toEqual([200, 409]);
+    const { card } = await details(job.id);
+    expect(card.visits.map(({ person }) => person)).toEqual([bo, org.people.technician]);
+  });
+
+  test('of whoever leads leaves the job to the office, though a helper is still to come', async () => {
+    const { job, visits } = await pair();
+    const state = async (): Promise<string> => (await details(job.id)).card.job.state;
+    await technician.push(stepAt(visits[0]?.id ?? '', 'turned back', { reason: 'Locked' }));
+    expect(await state()).toBe('turned back');
+    await helper.push(stepAt(visits[1]?.id ?? '', 'arrived', { by: bo }));
+    expect(await state()).toBe('under way');
   });
 });

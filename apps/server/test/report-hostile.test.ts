@@ -174,7 +174,7 @@ describe('an approval', () => {
     expect(JSON.stringify(approval?.answers)).not.toContain('99');
     expect(approval?.summary.stage).toBe('approved');
     const { body } = await manager.call('GET', '/api/review');
-    expect((body as { queue: { sheet: string }[] }).queue.map(({ sheet }) => sheet)).toEqual([
+    expect((body as { rows: { sheet: string }[] }).rows.map(({ sheet }) => sheet)).toEqual([
       org.sheet,
     ]);
     // The sheet is in review again: its report now says what is there now.

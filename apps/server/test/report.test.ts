@@ -100,8 +100,8 @@ test('approving sends the report to the job’s recipients', async () => {
     [];
   for (let tries = 0; tries < 100 && messages.length === 0; tries++) {
     await new Promise((resolve) => setTimeout(resolve, 200));
-    ({ messages } = (await reviewer.call('GET', '/api/mail')).body as {
-      messages: typeof messages;
+    ({ rows: messages } = (await reviewer.call('GET', '/api/mail')).body as {
+      rows: typeof messages;
     });
   }
   expect(messages).toMatchObject([

@@ -6,8 +6,8 @@ import { Client } from 'pg';
 import { pino } from 'pino';
 import { readConfig } from '../src/config.ts';
 import { inOrganisation } from '../src/database/tenancy.ts';
+import { Folding } from '../src/log/folding.ts';
 import { SignInTries } from '../src/modules/accounts/sign-in-tries.ts';
-import { Folding } from '../src/modules/capture/folding.ts';
 import { openServer } from '../src/server.ts';
 import { TooMuchWork } from '../src/turns/worker-line.ts';
 import {

@@ -125,8 +125,8 @@ describe('the way of a job', () => {
     const finish = stage('finish');
     await technician.push(asEntry(finish));
     expect(await state()).toBe('in review');
-    const queue = (await reviewer.call('GET', '/api/review')).body as { queue: unknown[] };
-    expect(queue.queue).toMatchObject([{ sheet: org.sheet, summary: { alerts: 1, worst: 3 } }]);
+    const queue = (await reviewer.call('GET', '/api/review')).body as { rows: unknown[] };
+    expect(queue.rows).toMatchObject([{ sheet: org.sheet, summary: { alerts: 1, worst: 3 } }]);
     const back = stage('return', { by: org.people.reviewer, reason: 'photo', seen: [finish.id] });
     await reviewer.push(asEntry(back));
     expect(await state()).toBe('returned');

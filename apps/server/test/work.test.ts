@@ -4,7 +4,8 @@ import type { Dossier } from '@ant-trail/contract/review';
 import type { JobCard } from '@ant-trail/contract/planning';
 import { addDays } from '@ant-trail/core/calendar';
 import { timeOrderedId, type Entry } from '@ant-trail/core/log';
-import { fold, planSheet, summarise } from '@ant-trail/core/sheet';
+import { needOfEyes } from '@ant-trail/core/review';
+import { EMPTY_SUMMARY, fold, planSheet, summarise } from '@ant-trail/core/sheet';
 import { CASES } from '../../../packages/core/test/every-kind.ts';
 import { inOrganisation } from '../src/database/tenancy.ts';
 import {
@@ -153,7 +154,7 @@ describe('review', () => {
     return sheet;
   };
   const queue = async (): Promise<string[]> =>
-    ((await reviewer.call('GET', '/api/review')).body as { queue: { sheet: string }[] }).queue.map(
+    ((await reviewer.call('GET', '/api/review')).body as { rows: { sheet: string }[] }).rows.map(
       ({ sheet }) => sheet,
     );
 
@@ -162,6 +163,70 @@ describe('review', () => {
     const later = await finished(41);
     const hot = await finished(90);
     expect(await queue()).toEqual([hot, usual, later]);
+  });
+
+  test('the order is that of the core, over pages, whatever the sheets came to', async () => {
+    const sheets: string[] = [];
+    for (let nr = 0; nr < 7; nr++) sheets.push(await finished(40 + nr));
+    const summaries = sheets.map((_, nr) => ({
+      ...EMPTY_SUMMARY,
+      ...{ stage: 'finished' as const, worst: ([0, 2, 2, 0, 4, 0, 2] as const)[nr] ?? 0 },
+      ...{ alerts: nr * 4, disagreements: nr % 3, editedAfterFinish: 11 - nr },
+      finishedAt: `2026-01-0${9 - nr}T08:00:00.000Z`,
+    }));
+    await inOrganisation(office.data, org.id, async (db) => {
+      for (const [nr, sheet] of sheets.entries())
+        await db.query(`UPDATE sheet SET summary = $2 WHERE id = $1`, [
+          sheet,
+          JSON.stringify(summaries[nr]),
+        ]);
+    });
+    const read: string[] = [];
+    let cursor = '';
+    do {
+      const { body } = await reviewer.call('GET', `/api/review?most=2${cursor}`);
+      const { rows, next, total } = body as {
+        rows: { sheet: string }[];
+        next: string | null;
+        total: number | null;
+      };
+      if (!cursor) expect(total).toBe(sheets.length);
+      read.push(...rows.map(({ sheet }) => sheet));
+      cursor = next === null ? '' : `&cursor=${next}`;
+    } while (cursor);
+    const wanted = sheets
+      .map((sheet, nr) => ({ sheet, eyes: needOfEyes(summaries[nr] ?? EMPTY_SUMMARY), nr }))
+      .sort((a, b) => b.eyes - a.eyes || b.nr - a.nr);
+    expect(read).toEqual(wanted.map(({ sheet }) => sheet));
+  });
+
+  test('a job may name who reads it: the others have it among all, and only readers are named', async () => {
+    const named = (reader: string) =>
+      manager.call('POST', '/api/jobs', {
+        ...{ site: org.site, template: org.template, title: 'Round', instructions: '', day: TODAY },
+        ...{ windowFrom: null, windowTo: null, start: 600, minutes: 30, recipients: [] },
+        ...{ person: org.people.technician, reader },
+      });
+    const wrong = await named(org.people.technician);
+    expect(wrong).toMatchObject({ status: 409, body: { code: 'no-reader' } });
+    expect((await named(randomUUID())).status).toBe(404);
+    const open = await finished(41);
+    const sheet = ((await named(org.people.manager)).body as JobCard).job.sheet.id;
+    await technician.push(
+      asEntry(entryOf(org, { sheet })),
+      asEntry(signed(sheet)),
+      asEntry(stage('finish', { sheet })),
+    );
+    const waiting = async (who: Caller, query: string): Promise<string[]> =>
+      ((await who.call('GET', `/api/review${query}`)).body as { rows: { sheet: string }[] }).rows
+        .map((row) => row.sheet)
+        .sort();
+    const both = [open, sheet].sort();
+    expect(await waiting(reviewer, '')).toEqual(both);
+    expect(await waiting(reviewer, `?reader=${org.people.reviewer}`)).toEqual([open]);
+    expect(await waiting(manager, `?reader=${org.people.manager}`)).toEqual(both);
+    expect(await waiting(reviewer, '?text=no+such+words')).toEqual([]);
+    expect(await waiting(reviewer, `?site=${org.site}&text=round`)).toEqual(both);
   });
 
   test('what is returned leaves the queue and comes back when it is finished again', async () => {
@@ -278,23 +343,47 @@ describe('corrective actions', () => {
     expect((await move(technician, id, 'done')).status).toBe(403);
   });
 
-  test('the list has all that is to be done, and of what is settled the newest', async () => {
-    const old = await open({ dueOn: '2020-01-01' });
+  const listed = async (query = ''): Promise<string[]> =>
+    ((await manager.call('GET', `/api/actions?${query}`)).body as { rows: Action[] }).rows.map(
+      ({ id }) => id,
+    );
+
+  test('the list has what is not settled, by its day; the rest where it is asked for', async () => {
+    const old = await open({ dueOn: '2020-01-01', title: 'Replace the lamp', severity: 1 });
     await move(manager, old, 'dropped', 'removed from service');
-    const next = await open({ dueOn: '2032-01-01' });
-    const { actions } = (await manager.call('GET', '/api/actions')).body as { actions: Action[] };
-    expect(actions.map(({ id, state }) => [id, state])).toEqual([
-      [next, 'open'],
-      [old, 'dropped'],
+    const late = await open({ dueOn: '2021-01-01', title: 'Tighten the rail', severity: 2 });
+    const done = await open({ dueOn: '2021-06-01', severity: 4 });
+    await move(manager, done, 'done');
+    const next = await open({ dueOn: '2032-01-01', owner: org.people.manager, severity: 3 });
+    expect(await listed()).toEqual([late, next, done]);
+    expect(await listed('order=due')).toEqual([late, done, next]);
+    expect(await listed('order=-due')).toEqual([next, done, late]);
+    expect(await listed('order=-severity')).toEqual([done, next, late]);
+    expect(await listed('stand=overdue')).toEqual([late]);
+    expect(await listed('stand=to%20verify')).toEqual([done]);
+    expect(await listed('stand=settled')).toEqual([old]);
+    expect(await listed('stand=any')).toEqual([late, next, done, old]);
+    expect(await listed('text=lamp')).toEqual([]);
+    expect(await listed('text=LAMP&stand=any')).toEqual([old]);
+    expect(await listed(`owner=${org.people.manager}`)).toEqual([next]);
+    expect(await listed(`site=${randomUUID()}`)).toEqual([]);
+    const table = await manager.call('GET', '/api/actions.csv?stand=any&order=due');
+    expect((table.body as string).split('\r\n').slice(0, 3)).toEqual([
+      expect.stringContaining('Due,Action,Why,Place,State'),
+      expect.stringMatching(/^2020-01-01,Replace the lamp,.*,dropped,.*removed from service/),
+      expect.stringMatching(/^2021-01-01,Tighten the rail,/),
     ]);
+    const one = await manager.call('GET', `/api/actions/${done}`);
+    expect(one.body).toMatchObject({ id: done, state: 'done', moves: [{ to: 'done' }] });
+    expect((await manager.call('GET', `/api/actions/${randomUUID()}`)).status).toBe(404);
+    expect((await technician.call('GET', `/api/actions/${done}`)).status).toBe(403);
   });
 
   test('sent again it is there once, and what it names must be there', async () => {
     const action = draft();
     await manager.call('POST', '/api/actions', action);
     await manager.call('POST', '/api/actions', action);
-    const { actions } = (await manager.call('GET', '/api/actions')).body as { actions: Action[] };
-    expect(actions).toHaveLength(1);
+    expect(await listed()).toEqual([action.id]);
     for (const wrong of [{ site: randomUUID() }, { owner: randomUUID() }, { sheet: randomUUID() }])
       expect((await manager.call('POST', '/api/actions', draft(wrong))).status).toBe(404);
   });

@@ -1,6 +1,19 @@
-import { compareActions, isOverdue, nextActionStates } from '../src/actions/index.ts';
+import { isOverdue, nextActionStates } from '../src/actions/index.ts';
 import { addDays, daysBetween, inZone, sayLength, sayMinute } from '../src/calendar/index.ts';
-import { jobState, layLane, minutesLate, nextStep, type Stop } from '../src/planning/index.ts';
+import {
+  jobState,
+  layLane,
+  minutesLate,
+  nextStep,
+  hasSaid,
+  lastTry,
+  turningBack,
+  visitsInOrder,
+  visitStanding,
+  type Part,
+  type Stop,
+  type VisitStep,
+} from '../src/planning/index.ts';
 import { needOfEyes, standsOut } from '../src/review/index.ts';
 import { fold, summarise, type SheetSummary } from '../src/sheet/index.ts';
 import { PLAN } from './support.ts';
@@ -36,6 +49,7 @@ describe('a day as a lane', () => {
     expect(minutesLate(stop('x', 600), 610)).toBe(0);
     expect(minutesLate(stop('x', 600), 636)).toBe(36);
     expect(minutesLate(stop('x', 600, { arrived: 640 }), 700)).toBe(0);
+    expect(minutesLate(stop('x', 600, { setOff: 590, left: 630 }), 700)).toBe(0);
   });
 });
 
@@ -53,9 +67,24 @@ test.each([
 });
 
 test.each([
-  [{ hasPerson: false }, 'draft'],
+  [{ leading: [] }, 'draft'],
+  [{ leading: ['nobody'] }, 'draft'],
+  [{ leading: ['nobody', 'planned'] }, 'planned'],
   [{}, 'planned'],
-  [{ visited: true }, 'under way'],
+  [{ leading: ['under way'] }, 'under way'],
+  [{ leading: ['planned', 'under way'] }, 'under way'],
+  [{ leading: ['turned back'] }, 'turned back'],
+  [{ leading: ['turned back', 'nobody'] }, 'turned back'],
+  [{ leading: ['turned back', 'planned'] }, 'planned'],
+  [{ leading: ['turned back', 'under way'] }, 'under way'],
+  // Helpers go on without whoever leads only once they are there.
+  [{ leading: ['turned back'], helping: ['planned'] }, 'turned back'],
+  [{ leading: ['turned back'], helping: ['under way'] }, 'under way'],
+  [{ leading: ['planned'], helping: ['turned back'] }, 'planned'],
+  [{ leading: ['nobody'], helping: ['turned back', 'planned'] }, 'planned'],
+  // What was begun before turning back does not hide that nobody is at it.
+  [{ leading: ['turned back'], stages: ['under way'] }, 'turned back'],
+  [{ leading: ['turned back'], stages: ['finished'] }, 'in review'],
   [{ stages: ['under way'] }, 'under way'],
   [{ stages: ['finished', 'under way'] }, 'under way'],
   [{ stages: ['finished', 'approved'] }, 'in review'],
@@ -69,10 +98,50 @@ test.each([
   [{ stages: ['finished', 'approved'], expected: 2 }, 'in review'],
 ] as const)('a job with %j is %s', (known, state) => {
   const job = {
-    ...{ decision: null, hasPerson: true, visited: false, expected: null },
+    ...{ decision: null, leading: ['planned'] as const, helping: [], expected: null },
     stages: ['untouched'] as const,
   };
   expect(jobState({ ...job, ...known })).toBe(state);
+});
+
+test('a visit stands where its last step left it, in whatever order they arrive', () => {
+  const [off, arrived, back, again] = (
+    ['set off', 'arrived', 'turned back', 'set off'] as const
+  ).map((kind, at) => ({ id: `0${at}`, kind }));
+  const said = [off, arrived, back].filter((step) => step !== undefined);
+  expect(visitStanding(null, [])).toBe('nobody');
+  expect(visitStanding('p', [])).toBe('planned');
+  expect(visitStanding('p', said.slice(0, 2))).toBe('under way');
+  expect(visitStanding('p', said.toReversed())).toBe('turned back');
+  expect(turningBack(said.toReversed())).toBe(back);
+  expect(turningBack(said.slice(0, 2))).toBeNull();
+  expect(lastTry(said.toReversed())).toEqual(said);
+  expect(again && visitStanding('p', [again, ...said])).toBe('under way');
+  expect(again && lastTry([again, ...said])).toEqual([again]);
+  expect(lastTry([])).toEqual([]);
+  expect([hasSaid(said.slice(0, 2), 'arrived'), hasSaid(said, 'arrived')]).toEqual([true, false]);
+  expect(again && hasSaid([again, ...said], 'arrived')).toBe(false);
+});
+
+test('of a job’s visits the one that counts comes first: who leads, and not one that turned back', () => {
+  const visit = (id: string, part: Part, day: string, ...kinds: VisitStep[]) => ({
+    ...{ id, part, day, start: 480 },
+    events: kinds.map((kind, at) => ({ id: `${id}${at}`, kind })),
+  });
+  const visits = [
+    visit('helper', 'helps', '2031-04-01'),
+    visit('closed door', 'leads', '2031-04-01', 'arrived', 'turned back'),
+    visit('key found', 'leads', '2031-04-02', 'turned back', 'set off'),
+    visit('later', 'leads', '2031-04-03'),
+    visit('helper turned back', 'helps', '2031-03-01', 'turned back'),
+  ];
+  expect(visitsInOrder(visits).map(({ id }) => id)).toEqual([
+    'key found',
+    'later',
+    'closed door',
+    'helper',
+    'helper turned back',
+  ]);
 });
 
 describe('actions', () => {
@@ -93,23 +162,6 @@ describe('actions', () => {
     expect(isOverdue(action('a', 'open', 1, today), today)).toBe(false);
     expect(isOverdue(action('a', 'open', 1, '2031-04-04'), today)).toBe(true);
     expect(isOverdue(action('a', 'done', 1, '2031-04-04'), today)).toBe(false);
-  });
-
-  test('stand with the overdue first, then by severity and day', () => {
-    const list = [
-      action('settled', 'verified', 3, '2031-01-01'),
-      action('later', 'open', 1, '2031-05-02'),
-      action('serious', 'open', 3, '2031-06-01'),
-      action('sooner', 'open', 1, '2031-05-01'),
-      action('overdue', 'open', 1, '2031-04-01'),
-    ];
-    expect(list.sort(compareActions(today)).map((a) => a.id)).toEqual([
-      'overdue',
-      'serious',
-      'sooner',
-      'later',
-      'settled',
-    ]);
   });
 
   test('end when verified, and come back in hand when the check fails', () => {

@@ -1,4 +1,4 @@
-import type { AnswerValue, Entry } from '../src/log/index.ts';
+import type { AnswerValue, Entry, SignatureValue } from '../src/log/index.ts';
 import { answerTable } from '../src/exchange/index.ts';
 import {
   answersToCarry,
@@ -10,9 +10,11 @@ import {
   offeredFor,
   OpenSheet,
   planSheet,
+  problemWithAnswer,
   problemWithEntry,
   QUESTION_KINDS,
   questionAtPath,
+  sayAnswer,
   sayState,
 } from '../src/sheet/index.ts';
 import { CASES, EMPTY, questionOf } from './every-kind.ts';
@@ -119,4 +121,18 @@ describe.each(QUESTION_KINDS)('a question of the kind %s', (kind) => {
       expect(state && isSaid(state)).toBe(true);
     }
   });
+});
+
+test('a signature is drawn or given by typing the name, never both and never neither', () => {
+  const question = questionOf('signature');
+  const drawn = CASES.signature.good as SignatureValue;
+  const typed: SignatureValue = { name: 'Ada', strokes: [], typed: true };
+  expect(problemWithAnswer(question, typed)).toBeNull();
+  expect(sayAnswer(question, typed)).toBe('Signed by Ada, by typing the name');
+  for (const wrong of [
+    { ...typed, name: ' ' },
+    { ...typed, strokes: drawn.strokes },
+    { name: 'Ada', strokes: [] },
+  ])
+    expect(problemWithAnswer(question, wrong)).toMatch(/drawn or given by typing/);
 });

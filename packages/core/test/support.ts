@@ -130,6 +130,11 @@ const writing = fc.oneof(
   ),
   fc.tuple(fc.constantFrom('free', 'temp', 'look', 'why_bad'), fc.constant(null)),
   fc.tuple(fc.constant('unknown_question'), fc.constant('x')),
+  fc.tuple(
+    fc.constantFrom('free', 'look'),
+    fc.constantFrom(null, 'yes', 'good'),
+    fc.constant('prepare' as const),
+  ),
   fc.tuple(fc.constant(STAGE_PATH), fc.constantFrom('finish', 'return', 'approve')),
 );
 
@@ -163,12 +168,12 @@ export const histories: fc.Arbitrary<Entry[]> = fc
         device.entries.push(...(other?.entries ?? []).filter((e) => !device.entries.includes(e)));
         continue;
       }
-      const [path, value] = step.what;
+      const [path, value, kind] = step.what;
       const moves = path === STAGE_PATH;
       const entry = entryOn(
         device.open,
         path,
-        moves ? (value as EntryKind) : value === null ? 'clear' : 'answer',
+        moves ? (value as EntryKind) : (kind ?? (value === null ? 'clear' : 'answer')),
         moves ? null : value,
         { device: n % count, ...(moves ? { reason: 'look again' } : {}) },
       );

@@ -1,9 +1,9 @@
 import { isActionSettled, DAYS_FOR_SEVERITY, type ActionState } from '@ant-trail/core/actions';
 import { addDays, inZone } from '@ant-trail/core/calendar';
-import { distanceMetres } from '@ant-trail/core/geo';
 import { answerTable } from '@ant-trail/core/exchange';
+import { distanceMetres } from '@ant-trail/core/geo';
 import { entryHash, timeOrderedId, type Entry } from '@ant-trail/core/log';
-import { jobState } from '@ant-trail/core/planning';
+import { jobState, type VisitStanding, type VisitStep } from '@ant-trail/core/planning';
 import {
   answersToCarry,
   fold,
@@ -17,8 +17,8 @@ import { Chance } from './chance.ts';
 import { planDay, type PlannedVisit } from './day-plan.ts';
 import { emailOf, PEOPLE } from './people.ts';
 import type { DemoPicture } from './pictures.ts';
-import { alarmDevices } from './register.ts';
 import { readingAt } from './readings.ts';
+import { alarmDevices } from './register.ts';
 import { placeOf, SITES, type DemoSite } from './sites.ts';
 import { TEMPLATES, type DemoTemplate } from './templates.ts';
 import { WalkedSheet, type Author } from './walked-sheet.ts';
@@ -50,6 +50,18 @@ const INSTRUCTIONS: Record<string, string> = {
   turbine: 'Round while it runs. Do not open the guard.',
   path: 'Walk the whole way and back; test one anchor.',
 };
+
+/** Notes at places: where, whose, how many days ago, and what they say. */
+const NOTES = [
+  [
+    'Gannet Head, upper cableway station',
+    'rook',
+    12,
+    'The tunnel door sticks: lift it, then push.',
+  ],
+  ['Gannet Head, upper cableway station', 'tove', 3, 'The lamp over the drive is out. Bring one.'],
+  ['Harbour clinic', 'imke', 9, 'Ring twice at the side door; the front one is for patients only.'],
+] as const;
 
 const mailName = (site: DemoSite): string => site.name.toLowerCase().replaceAll(/[^a-z0-9]+/g, '-');
 
@@ -87,6 +99,8 @@ export class Scenario {
     this.thisDay();
     for (let ahead = 1; ahead <= DAYS_PLANNED; ahead++) this.dayAhead(ahead);
     this.withoutPerson();
+    this.turnedBack();
+    this.notes();
     return [...this.tables].map(([table, rows]) => ({ table, rows }));
   }
 
@@ -302,7 +316,11 @@ export class Scenario {
       this.setting.pictures[site.template] ?? [],
       this.instant(day, begun + 2),
     );
-    const keep = (entries: readonly Entry[], left: number | null, walked = true): void => {
+    const keep = (
+      entries: readonly Entry[],
+      left: number | null,
+      standing: VisitStanding = 'under way',
+    ): void => {
       const person = who === null ? null : this.author(who).person;
       const stage = sheet.state.stage;
       this.put('job', {
@@ -320,8 +338,8 @@ export class Scenario {
         state: jobState({
           decision: null,
           expected: null,
-          hasPerson: person !== null,
-          visited: walked,
+          leading: [person === null ? 'nobody' : standing],
+          helping: [],
           stages: [stage],
         }),
         created_at: this.instant(addDays(day, -7), 600),
@@ -359,7 +377,7 @@ export class Scenario {
           received_at: new Date(Date.parse(entry.at) + 90_000),
         });
       this.readings(sheet, id, siteId, ids.id);
-      if (walked && who !== null) {
+      if (standing === 'under way' && who !== null) {
         this.event(who, visitId, site, 'set off', day, begun - 9);
         this.event(who, visitId, site, 'arrived', day, begun);
         if (left !== null) this.event(who, visitId, site, 'left', day, left);
@@ -425,9 +443,10 @@ export class Scenario {
     who: string,
     visit: string,
     site: DemoSite,
-    kind: 'set off' | 'arrived' | 'left',
+    kind: VisitStep,
     day: string,
     minute: number,
+    reason?: string,
   ): void {
     const at = this.instant(day, minute);
     const id = timeOrderedId(at.getTime(), this.chance.bytes(16));
@@ -437,7 +456,7 @@ export class Scenario {
       lon: place.lon + this.chance.between(-2, 2) * 1e-4,
       accuracy: Math.round(this.chance.between(5, 30)),
     };
-    const near = kind === 'arrived';
+    const near = kind === 'arrived' || kind === 'turned back';
     this.put('visit_event', {
       id,
       visit_id: visit,
@@ -449,9 +468,36 @@ export class Scenario {
         at: at.toISOString(),
         fix: near ? fix : null,
         distance: near ? Math.round(distanceMetres(place, fix)) : null,
+        ...(reason === undefined ? {} : { reason }),
       },
       received_at: at,
     });
+  }
+
+  /** Yesterday somebody stood before a closed door. */
+  private turnedBack(): void {
+    const day = addDays(this.today, -1);
+    const site = SITES.find(({ name }) => name === 'Assembly hall boards');
+    if (!site) return;
+    const visit = { site, start: 16 * 60 + 10, minutes: 30 };
+    const { visit: id, keep } = this.newSheet('tove', day, 1, visit, visit.start);
+    keep([], null, 'turned back');
+    this.event('tove', id, site, 'set off', day, visit.start - 12);
+    this.event('tove', id, site, 'arrived', day, visit.start);
+    const why = 'Locked: the key hangs at the harbour office, and that closes at four';
+    this.event('tove', id, site, 'turned back', day, visit.start + 6, why);
+  }
+
+  /** What people left at places for whoever comes next. */
+  private notes(): void {
+    for (const [place, who, ago, body] of NOTES) {
+      const at = this.instant(addDays(this.today, -ago), 14 * 60 + 5);
+      this.put('site_note', {
+        id: timeOrderedId(at.getTime(), this.chance.bytes(16)),
+        site_id: this.sites.get(place),
+        ...{ body, by: this.author(who).person, at },
+      });
+    }
   }
 
   private actionsFor(
@@ -533,7 +579,7 @@ export class Scenario {
     };
     const ahead = (who: string, visit: PlannedVisit): string => {
       const log = this.newSheet(who, day, 0, visit, visit.start);
-      log.keep([], null, false);
+      log.keep([], null, 'planned');
       return log.job;
     };
     const lay = (
@@ -602,7 +648,7 @@ export class Scenario {
     if (this.isSunday(day)) return;
     for (const who of this.walkers())
       for (const visit of planDay(this.sitesOf(who, HISTORY_DAYS + ahead)))
-        this.newSheet(who, day, -ahead, visit, visit.start).keep([], null, false);
+        this.newSheet(who, day, -ahead, visit, visit.start).keep([], null, 'planned');
   }
 
   private withoutPerson(): void {
@@ -616,7 +662,7 @@ export class Scenario {
       const site = SITES.find((each) => each.name === name);
       if (!site) continue;
       const visit = { site, start, minutes: 45 };
-      this.newSheet(null, addDays(this.today, ahead), 0, visit, start).keep([], null, false);
+      this.newSheet(null, addDays(this.today, ahead), 0, visit, start).keep([], null, 'planned');
     }
   }
 }

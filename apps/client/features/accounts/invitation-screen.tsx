@@ -55,7 +55,7 @@ export function InvitationScreen({ token }: { token: string }) {
         onEnter={() => void submit()}
       />
       <DoorProblem words={problem} />
-      <Button main onPress={() => void submit()} disabled={busy}>
+      <Button main onPress={() => submit()} disabled={busy}>
         {busy ? 'One moment …' : 'Choose and sign in'}
       </Button>
     </Door>

@@ -1,6 +1,6 @@
 import { SignIn } from '@ant-trail/contract/accounts';
 import { useRouter } from 'expo-router';
-import { useState } from 'react';
+import { useState, type FormEvent } from 'react';
 import { Column } from '@/design/box.tsx';
 import { Button } from '@/design/button.tsx';
 import { Input } from '@/design/input.tsx';
@@ -41,29 +41,33 @@ export function SignInScreen() {
   };
   return (
     <Door title="Sign in">
-      <Input label="E-mail address" kind="email" value={email} onChange={setEmail} autoFocus />
-      <Input
-        label="Password"
-        kind="password"
-        value={password}
-        onChange={setPassword}
-        onEnter={() => void submit()}
-      />
-      <DoorProblem words={problem} />
-      {choose.length > 0 ? (
-        <Column gap="$2" role="group" aria-label="Where do you work now?">
-          <Body strong>Where do you work now?</Body>
-          {choose.map(({ id, name }) => (
-            <Button key={id} main onPress={() => void submit(id)} disabled={busy}>
-              {name}
+      <form aria-label="Sign in" onSubmit={(event: FormEvent) => event.preventDefault()}>
+        <Column gap="$4">
+          <Input label="E-mail address" kind="email" value={email} onChange={setEmail} autoFocus />
+          <Input
+            label="Password"
+            kind="password"
+            value={password}
+            onChange={setPassword}
+            onEnter={() => void submit()}
+          />
+          <DoorProblem words={problem} />
+          {choose.length > 0 ? (
+            <Column gap="$2" role="group" aria-label="Where do you work now?">
+              <Body strong>Where do you work now?</Body>
+              {choose.map(({ id, name }) => (
+                <Button key={id} main onPress={() => submit(id)} disabled={busy}>
+                  {name}
+                </Button>
+              ))}
+            </Column>
+          ) : (
+            <Button main onPress={() => submit()} disabled={busy}>
+              {busy ? 'Signing in …' : 'Sign in'}
             </Button>
-          ))}
+          )}
         </Column>
-      ) : (
-        <Button main onPress={() => void submit()} disabled={busy}>
-          {busy ? 'Signing in …' : 'Sign in'}
-        </Button>
-      )}
+      </form>
       <Body small quiet>
         Work already on this phone stays on it while you are signed out.
       </Body>

@@ -1,18 +1,21 @@
 import { create } from 'zustand';
 import { Refused, Unreachable } from '@/device/api.ts';
+import { officeTime } from '@/device/clock.ts';
 import type { LocalStore } from '@/device/local-store.ts';
 import { useSession } from '@/features/accounts/session.ts';
-import { clearAway, makeRoom } from './clear-away.ts';
 import { keepInHand } from './in-hand.ts';
+import { makeRoom } from './make-room.ts';
 import { sendPhotos } from './photos.ts';
 import { pullAll } from './pull.ts';
 import { pushAll } from './push.ts';
 
-export type SyncState = 'idle' | 'sending' | 'no network' | 'sign in' | 'failed';
+export type SyncState = 'idle' | 'sending' | 'no network' | 'office away' | 'sign in' | 'failed';
 
 interface SyncStatus {
   readonly state: SyncState;
   readonly spaceIsLow: boolean;
+  /** The browser may clear what is kept here when it wants the space. */
+  readonly mayBeCleared: boolean;
   /** An exchange failed since the application was opened. */
   readonly interrupted: boolean;
 }
@@ -20,6 +23,7 @@ interface SyncStatus {
 export const useSync = create<SyncStatus>(() => ({
   state: 'idle',
   spaceIsLow: false,
+  mayBeCleared: false,
   interrupted: false,
 }));
 
@@ -36,17 +40,22 @@ export class SyncEngine {
   private failures = 0;
   private timer: { readonly at: number; readonly id: ReturnType<typeof setTimeout> } | null = null;
   private stopped = false;
+  private deaf: () => void = () => undefined;
 
   constructor(private readonly store: LocalStore) {}
 
   start(): void {
     addEventListener('online', this.soon);
     document.addEventListener('visibilitychange', this.soon);
+    this.deaf = useSession.subscribe(({ lapsed }, before) => {
+      if (before.lapsed && !lapsed) void this.now();
+    });
     void this.now();
   }
 
   stop(): void {
     this.stopped = true;
+    this.deaf();
     removeEventListener('online', this.soon);
     document.removeEventListener('visibilitychange', this.soon);
     if (this.timer) clearTimeout(this.timer.id);
@@ -112,14 +121,14 @@ const STAGES: readonly ((store: LocalStore) => Promise<void>)[] = [
   async (store) => useSync.setState({ spaceIsLow: await makeRoom(store) }),
   pushAll,
   pullAll,
-  (store) => clearAway(store, new Date().toISOString().slice(0, 10)),
+  async (store) => {
+    for (const part of store.parts)
+      await part.clearAway?.(store, officeTime().toISOString().slice(0, 10));
+  },
   sendPhotos,
 ];
 
 function stateFor(error: unknown): SyncState {
-  if (error instanceof Refused && error.status === 401) {
-    useSession.getState().lapse();
-    return 'sign in';
-  }
-  return error instanceof Unreachable ? 'no network' : 'failed';
+  if (error instanceof Refused && error.status === 401) return 'sign in';
+  return error instanceof Unreachable ? error.why : 'failed';
 }

@@ -2,7 +2,7 @@ import type { Operation } from '@ant-trail/contract/sync';
 import { entryHash, type Entry, type EntryDraft } from '@ant-trail/core/log';
 import { deviceId, newId } from '@/device/identity.ts';
 import type { LocalStore, Waiting } from '@/device/local-store.ts';
-import { showHere, takeBack } from './operations.ts';
+import { showHere, takeBack } from '@/device/waiting.ts';
 
 const LAST_HASH = 'last entry hash';
 

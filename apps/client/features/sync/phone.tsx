@@ -1,8 +1,8 @@
 import { createContext, useContext, useEffect, useMemo, type ReactNode } from 'react';
-import { storeFor, type LocalStore } from '@/device/local-store.ts';
+import { storeFor, type LocalStore, type OnPhone } from '@/device/local-store.ts';
 import { askToKeep } from '@/device/storage.ts';
 import { useMe } from '@/features/accounts/session.ts';
-import { SyncEngine } from './engine.ts';
+import { SyncEngine, useSync } from './engine.ts';
 
 export interface Phone {
   readonly store: LocalStore;
@@ -11,15 +11,21 @@ export interface Phone {
 
 const PhoneContext = createContext<Phone | null>(null);
 
+interface PhoneProviderProps {
+  /** What each capability keeps here and sends. */
+  readonly parts: readonly OnPhone[];
+  readonly children: ReactNode;
+}
+
 /** Opens this person's store and keeps it in step while the field face is open. */
-export function PhoneProvider({ children }: { children: ReactNode }) {
+export function PhoneProvider({ parts, children }: PhoneProviderProps) {
   const { person } = useMe();
   const phone = useMemo<Phone>(() => {
-    const store = storeFor(person.id);
+    const store = storeFor(person.id, parts);
     return { store, engine: new SyncEngine(store) };
-  }, [person.id]);
+  }, [person.id, parts]);
   useEffect(() => {
-    void askToKeep();
+    void askToKeep().then((kept) => useSync.setState({ mayBeCleared: !kept }));
     phone.engine.start();
     return () => phone.engine.stop();
   }, [phone]);

@@ -1,25 +1,69 @@
 import { MediaReceipts } from '@ant-trail/contract/media';
 import { Problem } from '@ant-trail/contract/common';
 import type { DetailedError } from 'tus-js-client';
-import { ask, Unreachable } from '@/device/api.ts';
+import { ask, askingHeaders, noteRefusal, Refused, Unreachable } from '@/device/api.ts';
 import type { KeptPhoto, LocalStore } from '@/device/local-store.ts';
 
 const CHUNK = 256 * 1024;
 const PHOTOS_A_QUESTION = 200;
 
-/** Sends the photos the office does not have; each goes on where it stopped. */
+/** So many photos in a row failing, it is the office that fails. */
+const PATIENCE = 3;
+
+/**
+ * Sends the photos the office does not have; each goes on where it stopped. One that fails for a
+ * reason of its own holds up none behind it. Throws the last failure once all were tried.
+ */
 export async function sendPhotos(store: LocalStore): Promise<void> {
   const waiting = await store.photos
     .filter((photo) => photo.receivedAt === null && photo.refused === null)
     .toArray();
   if (waiting.length === 0) return;
   await takeReceipts(store, waiting);
+  let failure: Error | null = null;
+  let inARow = 0;
   for (const { sha256 } of waiting) {
     const photo = await store.photos.get(sha256);
-    if (!photo || photo.receivedAt !== null) continue;
-    const refused = await upload(store, photo);
-    if (refused) await store.photos.update(sha256, { refused });
-    else await takeReceipts(store, [photo]);
+    // Meanwhile it was removed, or the office has it.
+    if (!photo || photo.receivedAt !== null || photo.refused !== null) continue;
+    try {
+      await sendOne(store, photo);
+      inARow = 0;
+    } catch (error) {
+      failure = error instanceof Error ? error : new Unreachable();
+      if (error instanceof Unreachable || isAboutWho(error) || ++inARow >= PATIENCE) throw error;
+    }
+  }
+  if (failure !== null) throw failure;
+}
+
+const isAboutWho = (error: unknown): boolean => error instanceof Refused && error.status === 401;
+
+async function sendOne(store: LocalStore, photo: KeptPhoto): Promise<void> {
+  const refused = await refusalFrom(() => upload(store, photo));
+  if (refused === null) return takeReceipts(store, [photo]);
+  if (!(refused instanceof Refused)) throw refused;
+  const damaged = refused.problem.code === DAMAGED;
+  // Damaged on its way once, it goes again; damaged again, it is this phone's own copy that is.
+  const again = damaged && !wereDamaged.has(photo.sha256);
+  if (damaged) wereDamaged.add(photo.sha256);
+  await store.photos.update(photo.sha256, { uploadUrl: null });
+  if (again || !FINAL.has(refused.status)) throw refused;
+  const words = damaged ? 'The picture kept on this phone is damaged.' : refused.message;
+  await store.photos.update(photo.sha256, { refused: words });
+  return undefined;
+}
+
+const DAMAGED = 'photo-damaged';
+const wereDamaged = new Set<string>();
+
+/** What kept something from being done; null when nothing did. */
+async function refusalFrom(work: () => Promise<void>): Promise<Error | null> {
+  try {
+    await work();
+    return null;
+  } catch (error) {
+    return error instanceof Error ? error : new Unreachable();
   }
 }
 
@@ -34,8 +78,8 @@ async function takeReceipts(store: LocalStore, photos: readonly KeptPhoto[]): Pr
   }
 }
 
-/** Uploads one photo; the uploader is loaded with the first one. Gives the reason when the office refuses it, null when it is through. */
-async function upload(store: LocalStore, photo: KeptPhoto): Promise<string | null> {
+/** Uploads one photo; the uploader is loaded with the first one. Throws what the office says, or that it can't be reached. */
+async function upload(store: LocalStore, photo: KeptPhoto): Promise<void> {
   const tus = await import('tus-js-client');
   return new Promise((resolve, reject) => {
     const sending = new tus.Upload(photo.bytes, {
@@ -44,29 +88,31 @@ async function upload(store: LocalStore, photo: KeptPhoto): Promise<string | nul
       chunkSize: CHUNK,
       retryDelays: [],
       storeFingerprintForResuming: false,
+      headers: askingHeaders(),
       metadata: { sha256: photo.sha256, filetype: photo.type },
       onUploadUrlAvailable: () => {
         void store.photos.update(photo.sha256, { uploadUrl: sending.url });
       },
-      onSuccess: () => resolve(null),
-      onError: (error) => {
-        const refused = error instanceof tus.DetailedError ? refusalIn(error) : null;
-        if (refused)
-          void store.photos.update(photo.sha256, { uploadUrl: null }).then(() => resolve(refused));
-        else reject(new Unreachable());
-      },
+      onSuccess: () => resolve(),
+      onError: (error) =>
+        reject(error instanceof tus.DetailedError ? refusalIn(error) : new Unreachable()),
     });
     sending.start();
   });
 }
 
+/** Answers after which the same bytes would be refused again. */
 const FINAL = new Set([400, 413, 415, 422]);
 
-function refusalIn(error: DetailedError): string | null {
-  const answer = error.originalResponse;
-  if (!answer || !FINAL.has(answer.getStatus())) return null;
-  const read = Problem.safeParse(parsed(answer.getBody()));
-  return read.success ? read.data.message : 'The office could not take this photo.';
+/** What the office said; where nobody answered, or somebody on the way, it was not reached. */
+function refusalIn({ originalResponse }: DetailedError): Error {
+  const status = originalResponse?.getStatus() ?? 0;
+  const read = Problem.safeParse(parsed(originalResponse?.getBody() ?? ''));
+  if (!read.success)
+    return status === 0 ? new Unreachable() : new Error(`something on the way said ${status}`);
+  const refused = new Refused(status, read.data);
+  noteRefusal(refused);
+  return refused;
 }
 
 function parsed(text: string): unknown {

@@ -7,7 +7,6 @@ import {
 } from '@ant-trail/contract/sync';
 import { ask } from '@/device/api.ts';
 import type { LocalStore } from '@/device/local-store.ts';
-import { KEEPERS } from './records.ts';
 
 const CURSOR = 'cursor';
 const THROUGH = 'through';
@@ -71,7 +70,7 @@ async function takeKind<Kind extends RecordKind>(
   changes: readonly RecordChange[],
   readable: Readable,
 ): Promise<void> {
-  const keeper = KEEPERS[kind];
+  const keeper = store.keeperOf(kind);
   const records: { id: string; body: RecordOf<Kind> }[] = [];
   const gone: string[] = [];
   const aside: RecordChange[] = [];
@@ -110,5 +109,5 @@ async function takeUpAside(store: LocalStore, readable: Readable): Promise<void>
 async function dropOtherVisits(store: LocalStore, theirs: readonly string[]): Promise<void> {
   const known = await store.visits.toCollection().primaryKeys();
   const others = known.filter((id) => !theirs.includes(id));
-  await KEEPERS.visit.drop?.(store, others);
+  await store.keeperOf('visit').drop?.(store, others);
 }

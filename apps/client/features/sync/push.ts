@@ -13,6 +13,7 @@ export class NothingSettled extends Error {
 
 /** Sends what waits, in the order it happened. Repeating it is harmless: every operation has its id. */
 export async function pushAll(store: LocalStore): Promise<void> {
+  await setDamagedAside(store);
   for (;;) {
     const batch = await nextBatch(store);
     if (batch.length === 0) return;
@@ -21,6 +22,21 @@ export async function pushAll(store: LocalStore): Promise<void> {
     // It would be asked for again for ever, while the phone claimed to be in step.
     if (settled === 0) throw new NothingSettled('The office gave no receipt for what it was sent.');
   }
+}
+
+const DAMAGED = 'What was kept of this on the phone is damaged. Save it to a file for the office.';
+
+/** Whether there is anything left that the office could take, and say a word on. */
+const isWhole = ({ operation }: Waiting): boolean => {
+  const kept: { kind?: unknown; body?: { id?: unknown } | null } | null | undefined = operation;
+  return typeof kept?.kind === 'string' && typeof kept.body?.id === 'string';
+};
+
+/** What is damaged is set aside with words; it would hold up all behind it. */
+async function setDamagedAside(store: LocalStore): Promise<void> {
+  await store.outbox
+    .filter((item) => item.refused === null && !isWhole(item))
+    .modify({ refused: DAMAGED });
 }
 
 async function nextBatch(store: LocalStore): Promise<Waiting[]> {
@@ -78,6 +94,8 @@ async function push(batch: readonly Waiting[]): Promise<readonly Receipt[]> {
 
 const sentOf = (batch: readonly Waiting[]) => ({
   operations: batch.map((item) => item.operation),
+  // By this the office sees how far the times in them can be trusted.
+  clock: new Date().toISOString(),
 });
 
 const refusalOf = ({ id }: Waiting, reason: string): Receipt => ({

@@ -1,6 +1,7 @@
 import { lazy, Suspense, type ComponentType } from 'react';
 import { TroubleBoundary } from '@/design/trouble-boundary.tsx';
-import { KIT_PARTS, type KitPartProps } from './kit-parts.ts';
+import { KIT_PARTS } from './kit-parts.ts';
+import type { KitPartProps } from './part.ts';
 
 /** Each kit's part, brought when a sheet needs it. */
 const PARTS: ReadonlyMap<string, ComponentType<KitPartProps>> = new Map(

@@ -1,14 +1,15 @@
 import type { Entry } from '@ant-trail/core/log';
 import { questionAtPath, type QuestionState, type TemplateBody } from '@ant-trail/core/sheet';
-import { act, render, screen } from '@testing-library/react';
 import { TamaguiProvider } from '@tamagui/core';
+import { act, render, screen } from '@testing-library/react';
 import type { ReactNode } from 'react';
 import { config } from '@/design/tamagui.config.ts';
 import { storeFor, type LocalStore } from '@/device/local-store.ts';
+import { ON_PHONE } from '@/faces/on-phone.ts';
 import { useSession } from '@/features/accounts/session.ts';
 import { QuestionBlock } from '@/features/capture/field/question-block.tsx';
-import { SheetSessionContext, useSheetState } from '@/features/capture/field/sheet-context.tsx';
-import { openSession, type SheetSession } from '@/features/capture/field/sheet-session.ts';
+import { SheetSessionContext, useSheetState } from '@/features/capture/session/sheet-context.tsx';
+import { openSession, type SheetSession } from '@/features/capture/session/sheet-session.ts';
 import { PhoneProvider } from '@/features/sync/phone.tsx';
 
 export const ME = '22222222-2222-4222-8222-222222222222';
@@ -69,6 +70,7 @@ export async function fill(
       },
     ],
     expectedSheets: null,
+    reader: null,
   });
   await store.visits.put({
     id: VISIT,
@@ -78,6 +80,7 @@ export async function fill(
     start: 480,
     minutes: 30,
     part: 'leads',
+    insteadOf: null,
     events: [],
   });
   await store.people.bulkPut([
@@ -124,7 +127,7 @@ export function signIn(): void {
 /** The field face around what is shown in it. */
 export const Field = ({ children }: { children: ReactNode }) => (
   <TamaguiProvider config={config} defaultTheme="light" disableInjectCSS>
-    <PhoneProvider>{children}</PhoneProvider>
+    <PhoneProvider parts={ON_PHONE}>{children}</PhoneProvider>
   </TamaguiProvider>
 );
 
@@ -165,7 +168,7 @@ export async function showSheet(
   } = {},
 ): Promise<OpenedSheet> {
   signIn();
-  const store = storeFor(ME);
+  const store = storeFor(ME, ON_PHONE);
   await fill(store, body, earlier);
   await kept(store);
   const session = await openSession(store, SHEET, ME, () => undefined);

@@ -65,16 +65,18 @@ export interface FeedEnd {
   readonly floor: number;
 }
 
-export async function feedEnd(db: EntityManager): Promise<FeedEnd> {
-  const [row] = await db.query<
-    { upto: string; beyond: string; epoch: string | null; floor: string | null; today: string }[]
-  >(
-    `SELECT pg_snapshot_xmin(snapshot)::text::bigint - 1 AS upto,
-            pg_snapshot_xmax(snapshot)::text::bigint AS beyond,
-            (SELECT epoch FROM feed_state) AS epoch, (SELECT floor FROM feed_state) AS floor,
-            (SELECT (now() AT TIME ZONE time_zone)::date::text FROM organisation) AS today
-     FROM pg_current_snapshot() AS snapshot`,
-  );
+/** What the database’s `feed_end()` says. */
+export interface FeedEndRow {
+  readonly today: string;
+  readonly upto: string;
+  readonly beyond: string;
+  readonly epoch: string | null;
+  readonly floor: string | null;
+}
+
+export const FEED_END_COLUMNS = 'e.today::text, e.upto, e.beyond, e.epoch, e.floor';
+
+export const readFeedEnd = (row: FeedEndRow | undefined): FeedEnd => {
   if (!row) throw new Error('nothing is known of the feed');
   return {
     today: row.today,
@@ -83,6 +85,11 @@ export async function feedEnd(db: EntityManager): Promise<FeedEnd> {
     epoch: row.epoch ?? 'first',
     floor: Number(row.floor ?? 0),
   };
+};
+
+export async function feedEnd(db: EntityManager): Promise<FeedEnd> {
+  const [row] = await db.query<FeedEndRow[]>(`SELECT ${FEED_END_COLUMNS} FROM feed_end() e`);
+  return readFeedEnd(row);
 }
 
 /** Feed rows are kept this long; a phone that was away longer is filled anew. */

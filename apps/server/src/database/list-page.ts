@@ -1,11 +1,11 @@
 import type { EntityManager, ObjectLiteral, SelectQueryBuilder } from 'typeorm';
 import { z } from 'zod';
-import { Refusal } from '../http/refusal.ts';
+import { Refusal } from '../refusals/refusal.ts';
 
 /** A column a list is ordered by: what it holds decides how a cursor is read. */
 export interface OrderColumn {
   readonly sql: string;
-  readonly holds: 'text' | 'date' | 'uuid' | 'int';
+  readonly holds: 'text' | 'date' | 'timestamptz' | 'uuid' | 'int';
 }
 
 export interface Order {
@@ -14,9 +14,16 @@ export interface Order {
   readonly descending: boolean;
 }
 
+const isoOf = (text: string): string => text.replace(' ', 'T').replace(/([+-]\d\d)$/, '$1:00');
+
 const HELD = {
   text: z.string().max(400),
   date: z.iso.date(),
+  // As the database writes it.
+  timestamptz: z
+    .string()
+    .regex(/^[12]\d{3}-\d\d-\d\d \d\d:\d\d:\d\d(\.\d{1,6})?[+-](0\d|1[0-4])(:[0-5]\d)?$/)
+    .refine((text) => !Number.isNaN(Date.parse(isoOf(text)))),
   uuid: z.uuid(),
   int: z.string().regex(/^-?\d{1,9}$/),
 } as const;
@@ -31,9 +38,12 @@ export interface ListPage {
 export interface ListAsked {
   readonly cursor?: string | undefined;
   readonly most: number;
-  /** Finding the rows costs more than sorting them: they are found once, for the page and the count. */
+  /** Finding the rows costs more than sorting them: where they are few they are found once. */
   readonly dear?: boolean;
 }
+
+/** So many rows are found and sorted at once; of more, a page is read by the index in its order. */
+const FEW = 20_000;
 
 type Found = Record<string, string>;
 
@@ -46,6 +56,7 @@ export async function listPage<Row extends ObjectLiteral>(
   query: SelectQueryBuilder<Row>,
   { columns, descending }: Order,
   { cursor, most, dear = false }: ListAsked,
+  fewest = FEW,
 ): Promise<ListPage> {
   const page = query.clone().select([]);
   for (const [at, { sql }] of columns.entries()) page.addSelect(sql, `c${at}`);
@@ -61,21 +72,24 @@ export async function listPage<Row extends ObjectLiteral>(
   const [finding, given] = page.getQueryAndParameters();
   const texts = columns.map((_, at) => `c${at}::text AS t${at}`).join(', ');
   const order = columns.map((_, at) => `c${at} ${descending ? 'DESC' : 'ASC'}`).join(', ');
-  const counting = cursor === undefined && dear;
-  const found = await db.query<Found[]>(
-    `WITH found AS ${counting ? '' : 'NOT '}MATERIALIZED (${finding})
-     SELECT ${texts}${counting ? ', (SELECT count(*) FROM found) AS total' : ''}
-     FROM found ORDER BY ${order} LIMIT ${most + 1}`,
-    given,
-  );
+  const read = async (few: number | null): Promise<Found[]> =>
+    db.query<Found[]>(
+      `WITH found AS ${few ? '' : 'NOT '}MATERIALIZED (${finding} ${few ? `LIMIT ${few + 1}` : ''})
+       SELECT ${texts}${few ? ', (SELECT count(*) FROM found) AS total' : ''}
+       FROM found ORDER BY ${order} LIMIT ${most + 1}`,
+      given,
+    );
+  const few = cursor === undefined && dear ? await read(fewest) : null;
+  const counted = few ? Number(few[0]?.['total'] ?? 0) : null;
+  const isWhole = counted !== null && counted <= fewest;
+  const found = few && isWhole ? few : await read(null);
   const shown = found.slice(0, most);
   const last = shown.at(-1);
   const placeOf = (row: Found): string[] => columns.map((_, at) => row[`t${at}`] ?? '');
   return {
     ids: shown.map((row) => row[`t${columns.length - 1}`] ?? ''),
     next: found.length > most && last ? writePlace(placeOf(last)) : null,
-    total:
-      cursor !== undefined ? null : dear ? Number(found[0]?.['total'] ?? 0) : await countOf(query),
+    total: cursor !== undefined ? null : isWhole ? counted : await countOf(query),
   };
 }
 

@@ -1,17 +1,8 @@
+import type { Problem } from '@ant-trail/contract/common';
 import type { ErrorRequestHandler } from 'express';
 import { ZodError } from 'zod';
-import type { Problem } from '@ant-trail/contract/common';
 import { codeOf } from '../database/tenancy.ts';
-import { Refusal } from './refusal.ts';
-
-export { Refusal } from './refusal.ts';
-
-export const notSignedIn = (): Refusal =>
-  new Refusal(401, 'not-signed-in', 'You are not signed in any more. Sign in again to go on.');
-export const notAllowed = (): Refusal =>
-  new Refusal(403, 'not-allowed', 'Your role does not allow this. Ask a manager.');
-export const notFound = (what: string): Refusal =>
-  new Refusal(404, 'not-found', `${what} is not here, or not yours to see.`);
+import { notFound, Refusal } from '../refusals/refusal.ts';
 
 export function wrongInput(error: ZodError): Refusal {
   const fields = error.issues.map((issue) => ({

@@ -1,12 +1,12 @@
+import { may, type Ability } from '@ant-trail/core/accounts';
 import { type Express, type Request, type Response } from 'express';
 import type { DataSource, EntityManager } from 'typeorm';
 import { z } from 'zod';
-import { may, type Ability } from '@ant-trail/core/accounts';
 import { inOrganisation } from '../database/tenancy.ts';
+import { notAllowed, notSignedIn, Refusal } from '../refusals/refusal.ts';
 import { FileAnswer } from './file-answer.ts';
-import { notAllowed, notSignedIn, Refusal } from './problem.ts';
 import { problemWithInput } from './readable.ts';
-import { readSession, type Session } from './session.ts';
+import { mustBeMeant, readSession, renewSession, sessionCookie, type Session } from './session.ts';
 
 export { FileAnswer } from './file-answer.ts';
 
@@ -107,11 +107,19 @@ export function isAllowed(allowed: Allowed, session: Session): boolean {
   return allowed === 'signed in' || may(session.roles, allowed);
 }
 
-export function mountRoutes(app: Express, data: DataSource, routes: readonly Route[]): void {
+export function mountRoutes(
+  app: Express,
+  data: DataSource,
+  routes: readonly Route[],
+  secure: boolean,
+): void {
   for (const spec of routes)
     app[spec.method](spec.path, async (request: Request, response: Response) => {
       const session = await readSession(data, request);
       if (!session) throw notSignedIn();
+      mustBeMeant(session, request.headers);
+      const renewed = await renewSession(data, session, request);
+      if (renewed) response.setHeader('Set-Cookie', sessionCookie(renewed, secure));
       if (!isAllowed(spec.allowed, session)) throw notAllowed();
       refuseUnreadable([request.params, request.query, spec.itemByItem ? null : request.body]);
       const call = {

@@ -3,6 +3,7 @@ import { parseCookie, stringifySetCookie } from 'cookie';
 import type { DataSource } from 'typeorm';
 import type { Role } from '@ant-trail/contract/accounts';
 import { inOrganisation } from '../database/tenancy.ts';
+import { Refusal } from '../refusals/refusal.ts';
 
 export const SESSION_COOKIE = 'trail_session';
 const SESSION_DAYS = 30;
@@ -42,6 +43,46 @@ export async function readSession(
     until: found.expires_at,
     token: hashOf(token),
   };
+}
+
+/** The header by which a window says for whom it asks: one browser has one session for all its windows. */
+export const PERSON_HEADER = 'x-ant-trail-person';
+
+/** Throws a Refusal where the request is meant for somebody else than who is signed in. */
+export function mustBeMeant(
+  session: Session,
+  headers: Readonly<Record<string, string | string[] | undefined>>,
+): void {
+  const meant = headers[PERSON_HEADER];
+  if (meant !== undefined && meant !== session.person)
+    throw new Refusal(
+      401,
+      'someone-else',
+      'Somebody else is signed in in this browser by now. Sign in again to go on.',
+    );
+}
+
+/** Sessions in use do not end: one that is older than this gets its whole length again. */
+const RENEW_AFTER_DAYS = 1;
+const DAY_MS = 86_400_000;
+
+/** Lengthens a session that is in use; gives the token to set anew, null where it is new enough. */
+export async function renewSession(
+  data: DataSource,
+  session: Session,
+  request: { headers: { cookie?: string | undefined } },
+  now: number = Date.now(),
+): Promise<string | null> {
+  const left = session.until.getTime() - now;
+  if (left > (SESSION_DAYS - RENEW_AFTER_DAYS) * DAY_MS) return null;
+  const renewed = await inOrganisation(data, session.organisation, (db) =>
+    db.query<[unknown[], number]>(
+      `UPDATE session SET expires_at = now() + make_interval(days => $2)
+       WHERE token_hash = $1 RETURNING token_hash`,
+      [session.token, SESSION_DAYS],
+    ),
+  );
+  return renewed[1] > 0 ? (tokenOf(request) ?? null) : null;
 }
 
 export async function openSession(

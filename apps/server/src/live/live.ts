@@ -1,8 +1,8 @@
 import type { Express, Response } from 'express';
 import type { DataSource } from 'typeorm';
 import { FEED_CHANNEL, readAnnounced, type Announced } from '../database/feed.ts';
-import { notSignedIn } from '../http/problem.ts';
 import { readSession, type Session } from '../http/session.ts';
+import { notSignedIn } from '../refusals/refusal.ts';
 import type { Listening } from './listening.ts';
 
 const HEARTBEAT_MS = 25_000;

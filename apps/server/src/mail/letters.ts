@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import type { StandInMail } from '@ant-trail/stand-ins/mail';
+import { readMail, type StandInMail } from '@ant-trail/stand-ins/mail';
 import { createTransport } from 'nodemailer';
 import type { DataSource } from 'typeorm';
 import { z } from 'zod';
@@ -64,10 +64,13 @@ export function keepMail(data: DataSource, mail: StandInMail): void {
     const organisation = z.uuid().parse(header(ORGANISATION_HEADER));
     const seenBy = z.uuid().optional().parse(header(SEEN_BY_HEADER)) ?? null;
     const id = randomUUID();
+    const { subject, to, text } = await readMail(raw);
+    const words = [subject, ...to, text].join(' ').toLowerCase();
     await inOrganisation(data, organisation, async (db) => {
       await db.query(
-        `INSERT INTO mail_message (org_id, id, raw, seen_by) VALUES ($1, $2, $3, $4)`,
-        [organisation, id, raw, seenBy],
+        `INSERT INTO mail_message (org_id, id, raw, seen_by, words)
+         VALUES ($1, $2, $3, $4, $5)`,
+        [organisation, id, raw, seenBy, words],
       );
       await announce(db, organisation, [{ kind: 'mail', ref: id }]);
     });

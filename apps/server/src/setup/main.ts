@@ -1,7 +1,7 @@
-import 'reflect-metadata';
 import { mkdir } from 'node:fs/promises';
+import 'reflect-metadata';
 import { z } from 'zod';
-import { ownerData } from '../database/data-source.ts';
+import { ownerData } from '../data-source.ts';
 import { fillHashes } from './fill-hashes.ts';
 import { loadDemo } from './load-demo.ts';
 import { noteWhereItLies } from './note-where-it-lies.ts';

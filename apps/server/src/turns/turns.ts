@@ -1,4 +1,4 @@
-import { Refusal } from '../http/refusal.ts';
+import { Refusal } from '../refusals/refusal.ts';
 
 export interface TurnRules {
   /** How many works go on at once, over everybody. */

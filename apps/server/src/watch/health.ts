@@ -1,7 +1,7 @@
 import type { Express, Request } from 'express';
 import type { DataSource } from 'typeorm';
-import { notFound } from '../http/problem.ts';
 import type { Listening } from '../live/listening.ts';
+import { notFound } from '../refusals/refusal.ts';
 import type { Metrics } from './metrics.ts';
 
 /** Metrics tell of the whole server: they are for this machine alone, never by way of a proxy. */

@@ -1,4 +1,3 @@
-import 'reflect-metadata';
 import { randomBytes, randomUUID } from 'node:crypto';
 import path from 'node:path';
 import { setTimeout as sleep } from 'node:timers/promises';
@@ -7,12 +6,13 @@ import { timeOrderedId, type Entry } from '@ant-trail/core/log';
 import { planSheet, summarise, fold, type TemplateBody } from '@ant-trail/core/sheet';
 import { Client } from 'pg';
 import { pino } from 'pino';
+import 'reflect-metadata';
 import type { DataSource } from 'typeorm';
 import { readConfig } from '../../src/config.ts';
 import { inOrganisation } from '../../src/database/tenancy.ts';
 import type { Route } from '../../src/http/route.ts';
+import { organisationsDue } from '../../src/log/due.ts';
 import { hashPassword } from '../../src/modules/accounts/password.ts';
-import { organisationsDue } from '../../src/modules/capture/due.ts';
 import { openServer } from '../../src/server.ts';
 
 export const PASSWORD = 'a long enough password';

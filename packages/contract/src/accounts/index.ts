@@ -10,6 +10,8 @@ export const SignIn = z.object({
   password: z.string().min(1, 'Write your password.').max(200),
   /** Which one, for somebody who works for several under the same address and password. */
   organisation: Id.optional(),
+  /** Only as this person: somebody goes on where they were. */
+  as: Id.optional(),
 });
 export type SignIn = z.infer<typeof SignIn>;
 

@@ -1,6 +1,16 @@
 import { ACTION_STATES } from '@ant-trail/core/actions';
 import { z } from 'zod';
-import { Day, Id, Instant, Name, Severity, TimedId, Words } from '../common/index.ts';
+import {
+  Day,
+  Id,
+  Instant,
+  listOf,
+  ListQuery,
+  Name,
+  Severity,
+  TimedId,
+  Words,
+} from '../common/index.ts';
 
 export const ActionState = z.enum(ACTION_STATES);
 
@@ -40,4 +50,24 @@ export const Action = ActionDraft.extend({
 export type Action = z.infer<typeof Action>;
 
 export const MoveAction = z.object({ to: ActionState, note: Words });
-export const ActionsAnswer = z.object({ actions: z.array(Action) });
+
+/** How actions stand: still to be settled, past their day, waiting for a second look, settled, or any. */
+export const ACTIONS_STAND = ['unsettled', 'overdue', 'to verify', 'settled', 'any'] as const;
+export const ACTION_ORDERS = [
+  // What is still to be done by its day, then what waits for a second look, then what is settled.
+  'urgency',
+  'due',
+  '-due',
+  'severity',
+  '-severity',
+  'place',
+  '-place',
+] as const;
+export const ActionsQuery = ListQuery.extend({
+  stand: z.enum(ACTIONS_STAND).default('unsettled'),
+  owner: Id.optional(),
+  site: Id.optional(),
+  order: z.enum(ACTION_ORDERS).default('urgency'),
+});
+export type ActionsQuery = z.infer<typeof ActionsQuery>;
+export const ActionsAnswer = listOf(Action);

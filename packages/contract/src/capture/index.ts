@@ -1,6 +1,6 @@
 import { ENTRY_KINDS, type AnswerValue, type Entry } from '@ant-trail/core/log';
 import { z } from 'zod';
-import { Day, Id, Instant, Sha256, TimedId } from '../common/index.ts';
+import { Day, Id, Instant, Place, Sha256, TimedId } from '../common/index.ts';
 
 /** How much one entry may name: all that stands in the largest row, or in a whole sheet's blanks. */
 export const MOST_NAMED = 50_000;
@@ -28,6 +28,7 @@ export const PhotoAnswer = z
     height: z.int().min(1).max(20_000),
     takenAt: Instant,
     comment: z.string().max(2000),
+    place: Place.exactOptional(),
     marks: Shapes.exactOptional(),
   })
   .strict();
@@ -44,7 +45,10 @@ export const FileAnswer = z
   })
   .strict();
 
-export const SignatureAnswer = z.object({ name: Label, strokes: Strokes }).strict();
+export const SignatureAnswer = z.union([
+  z.object({ name: Label, strokes: Strokes }).strict(),
+  z.object({ name: Label, strokes: z.array(Stroke).max(0), typed: z.literal(true) }).strict(),
+]);
 
 export const HoldAnswer = z
   .object({

@@ -1,5 +1,7 @@
-import { JOB_DECISIONS, JOB_STATES, PARTS } from '@ant-trail/core/planning';
+import { JOB_DECISIONS, JOB_STATES, PARTS, VISIT_STEPS } from '@ant-trail/core/planning';
+import { STAGES } from '@ant-trail/core/sheet';
 import { z } from 'zod';
+import { SheetRef } from '../capture/index.ts';
 import {
   Day,
   Id,
@@ -11,8 +13,6 @@ import {
   TimedId,
   Words,
 } from '../common/index.ts';
-import { STAGES } from '@ant-trail/core/sheet';
-import { SheetRef } from '../capture/index.ts';
 
 export const JobState = z.enum(JOB_STATES);
 
@@ -50,6 +50,8 @@ export const JobDraft = z
     helpers: z.array(Id).max(20).optional(),
     /** How many sheets there are to be in the end, where some are only found on site. */
     expectedSheets: SheetCount.nullable().optional(),
+    /** Who is to read what comes back; null for whoever comes to it. */
+    reader: Id.nullable().optional(),
   })
   .refine(
     (job) => job.windowFrom === null || job.windowTo === null || job.windowFrom < job.windowTo,
@@ -90,25 +92,38 @@ export const Job = z.object({
   sheet: SheetRef,
   sheets: z.array(JobSheet),
   expectedSheets: SheetCount.nullable(),
+  /** Who is to read its sheets; null for whoever comes to it. Offices of before named nobody. */
+  reader: Id.nullable().default(null),
 });
 export type Job = z.infer<typeof Job>;
+
+/** Why somebody was far away, or turned back. */
+export const StepReason = z
+  .string()
+  .trim()
+  .min(1, 'Say why: the office has to know what to change.')
+  .max(1000, 'Shorter: at most 1,000 letters.');
 
 /** What a phone or the office knows happened at a visit. */
 export const VisitEvent = z
   .object({
     id: TimedId,
     visit: Id,
-    kind: z.enum(['set off', 'arrived', 'left']),
+    kind: z.enum(VISIT_STEPS),
     by: Id,
     at: Instant,
     /** Where the phone was, when it could tell. */
     fix: z.object({ lat: z.number(), lon: z.number(), accuracy: z.number().min(0) }).nullable(),
     /** From the fix to the site, in metres. */
     distance: z.number().min(0).nullable(),
-    /** Why the person was far away. */
+    /** Why the person was far away, or turned back. */
     reason: z.string().max(1000).exactOptional(),
   })
-  .strict();
+  .strict()
+  .refine(({ kind, reason }) => kind !== 'turned back' || StepReason.safeParse(reason).success, {
+    message: 'Say why you turned back.',
+    path: ['reason'],
+  });
 export type VisitEvent = z.infer<typeof VisitEvent>;
 
 export const Visit = z.object({
@@ -120,6 +135,8 @@ export const Visit = z.object({
   minutes: z.int(),
   /** What the person is there for. Phones of before knew only one at a job. */
   part: z.enum(PARTS).default('leads'),
+  /** The one that turned back, in whose place it was planned. */
+  insteadOf: Id.nullable().default(null),
   events: z.array(VisitEvent),
 });
 export type Visit = z.infer<typeof Visit>;

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { Id, Instant } from '../common/index.ts';
+import { Id, Instant, listOf } from '../common/index.ts';
 
 /** What a person asked for: the newest report of this sheet, made anew. */
 export const ReportRef = z.object({ sheet: Id });
@@ -21,7 +21,7 @@ export const MailMessage = z.object({
   ),
 });
 export type MailMessage = z.infer<typeof MailMessage>;
-export const MailAnswer = z.object({ messages: z.array(MailMessage) });
+export const MailAnswer = listOf(MailMessage);
 
 /** A report of an approved sheet that could not be made or sent, and why. */
 export const TroubledReport = z.object({

@@ -3,7 +3,7 @@ import { STAGES } from '@ant-trail/core/sheet';
 import { z } from 'zod';
 import { Action } from '../actions/index.ts';
 import { EntryContent, Series, SheetRef } from '../capture/index.ts';
-import { Id, Instant, Severity } from '../common/index.ts';
+import { Id, Instant, ListQuery, listOf, Severity } from '../common/index.ts';
 import { Job, Visit } from '../planning/index.ts';
 import { Site } from '../sites/index.ts';
 import { PublishedTemplate } from '../templates/index.ts';
@@ -47,7 +47,18 @@ export const QueueItem = z.object({
   finishedAt: Instant.nullable(),
 });
 export type QueueItem = z.infer<typeof QueueItem>;
-export const QueueAnswer = z.object({ queue: z.array(QueueItem) });
+export const QueueAnswer = listOf(QueueItem);
+
+/** What needs eyes most first, or what has waited longest. */
+export const QUEUE_ORDERS = ['eyes', 'waiting'] as const;
+export const QueueQuery = ListQuery.extend({
+  /** What this person is to read, and what nobody is named for. */
+  reader: Id.optional(),
+  site: Id.optional(),
+  template: Id.optional(),
+  order: z.enum(QUEUE_ORDERS).default('eyes'),
+});
+export type QueueQuery = z.infer<typeof QueueQuery>;
 
 /** Everything the reading desk lays out for one sheet. */
 export const Dossier = z.object({

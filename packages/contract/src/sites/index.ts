@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { Id, ListQuery, listOf, Name, Place, Words } from '../common/index.ts';
+import { Id, Instant, ListQuery, listOf, Name, Place, TimedId, Words } from '../common/index.ts';
 
 export const Contact = z.object({
   name: Name,
@@ -37,3 +37,28 @@ export const SitesQuery = ListQuery.extend({
 });
 export const SitesAnswer = listOf(Site);
 export const RetireSite = z.object({ retired: z.boolean() }).strict();
+
+export const NoteWords = z
+  .string()
+  .trim()
+  .min(1, 'A word is enough, such as “ring twice”.')
+  .max(1000, 'Shorter: at most 1,000 letters.');
+
+/** What whoever comes next should know of a place, besides its facts. */
+export const SiteNote = z.object({
+  id: TimedId,
+  site: Id,
+  text: NoteWords,
+  by: Id,
+  at: Instant,
+  /** No longer true: nobody is shown it any more. */
+  withdrawn: z.boolean().default(false),
+});
+export type SiteNote = z.infer<typeof SiteNote>;
+
+export const SiteNoteDraft = z.object({ text: NoteWords }).strict();
+export const SiteNotesAnswer = z.object({ notes: z.array(SiteNote) });
+
+/** A note left from a phone, by whoever is at the place. */
+export const LeftNote = SiteNote.omit({ withdrawn: true }).strict();
+export type LeftNote = z.infer<typeof LeftNote>;

@@ -1,11 +1,11 @@
 import { z } from 'zod';
 import { ActionDraft } from '../actions/index.ts';
-import { KeptCatalogue } from '../catalogues/index.ts';
 import { EarlierAnswers, EntryContent, ReceivedEntry, Series } from '../capture/index.ts';
+import { KeptCatalogue } from '../catalogues/index.ts';
 import { Day, Id, Instant } from '../common/index.ts';
-import { Asset } from '../register/index.ts';
 import { AddedSheet, BegunJob, Handover, Job, Visit, VisitEvent } from '../planning/index.ts';
-import { Site } from '../sites/index.ts';
+import { Asset } from '../register/index.ts';
+import { LeftNote, Site, SiteNote } from '../sites/index.ts';
 import { PublishedTemplate } from '../templates/index.ts';
 
 /** How many operations one push may carry. */
@@ -19,6 +19,7 @@ export const OPERATIONS = {
   entry: EntryContent,
   handover: Handover,
   action: ActionDraft,
+  'site note': LeftNote,
 } as const;
 export type OperationKind = keyof typeof OPERATIONS;
 export type Operation = {
@@ -31,6 +32,8 @@ export type Operation = {
  */
 export const Push = z.object({
   operations: z.array(z.unknown()).max(PUSH_LIMIT),
+  /** The sender's own time as it sends; phones of before do not tell it. */
+  clock: Instant.optional().catch(undefined),
 });
 
 /** The office's word on one operation. A refused one stays on the phone with its reason. */
@@ -69,6 +72,7 @@ export const RECORDS = {
   entry: ReceivedEntry,
   series: Series,
   earlier: EarlierAnswers,
+  'site note': SiteNote,
 } as const;
 export type RecordKind = keyof typeof RECORDS;
 export type RecordOf<Kind extends RecordKind> = z.infer<(typeof RECORDS)[Kind]>;

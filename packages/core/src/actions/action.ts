@@ -1,5 +1,5 @@
 import type { Severity } from '../sheet/severity.ts';
-import { ACTION_STATE_RULES, isActionSettled, type ActionState } from './action-states.ts';
+import { ACTION_STATE_RULES, type ActionState } from './action-states.ts';
 
 /** What is needed to say how urgent an action is. Dates are local days, "2031-04-05". */
 export interface ActionUrgency {
@@ -11,16 +11,6 @@ export interface ActionUrgency {
 /** Overdue: not yet done, and the due day is past. On the day itself it is not. */
 export function isOverdue(action: ActionUrgency, today: string): boolean {
   return ACTION_STATE_RULES[action.state].toDo && action.dueOn < today;
-}
-
-/** Order for lists: overdue first, then unsettled; within each by severity, then by due day. */
-export function compareActions(today: string) {
-  const rank = (a: ActionUrgency): number =>
-    isOverdue(a, today) ? 0 : isActionSettled(a.state) ? 2 : 1;
-  return (a: ActionUrgency, b: ActionUrgency): number =>
-    rank(a) - rank(b) ||
-    b.severity - a.severity ||
-    (a.dueOn < b.dueOn ? -1 : a.dueOn > b.dueOn ? 1 : 0);
 }
 
 /** How many days a severity is given by default (our own choice, no source). */

@@ -1,1 +1,1 @@
-export * from './local.ts';
+export { addDays, daysBetween, inZone, type LocalMoment, sayLength, sayMinute } from './local.ts';

@@ -1,3 +1,14 @@
-export * from './catalogue.ts';
-export * from './find-rows.ts';
-export * from './look-up.ts';
+export {
+  type Catalogue,
+  type CatalogueColumn,
+  type CatalogueRow,
+  fieldOf,
+  LONGEST_CODE,
+  LONGEST_NAME,
+  LONGEST_TEXT,
+  MOST_COLUMNS,
+  MOST_ROWS,
+  OWN_NAMES,
+} from './catalogue.ts';
+export { rowFinder } from './find-rows.ts';
+export { lookedUp, missingCatalogues, sayFields } from './look-up.ts';

@@ -1,2 +1,8 @@
-export * from './answer-table.ts';
-export * from './read-table.ts';
+export { answerTable, type TableCell } from './answer-table.ts';
+export {
+  type ColumnUse,
+  guessColumns,
+  readTable,
+  type ReadTable,
+  writeTable,
+} from './read-table.ts';

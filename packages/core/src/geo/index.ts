@@ -1,2 +1,2 @@
-export * from './distance.ts';
-export * from './presence.ts';
+export { distanceMetres, type Place, sayDistance } from './distance.ts';
+export { type Fix, judgePresence, type Presence } from './presence.ts';

@@ -27,6 +27,8 @@ export interface PhotoValue {
   readonly height: number;
   readonly takenAt: string;
   readonly comment: string;
+  /** Where it was taken, in degrees (WGS 84), as the picture itself says. */
+  readonly place?: { readonly lat: number; readonly lon: number };
   /** What was drawn over it, in a unit box as wide as the photo; the photo itself stays as taken. */
   readonly marks?: readonly Shape[];
 }
@@ -49,6 +51,8 @@ export type Stroke = readonly (readonly [number, number])[];
 export interface SignatureValue {
   readonly name: string;
   readonly strokes: readonly Stroke[];
+  /** Given by typing the name, by somebody who can't draw it here; nothing is drawn then. */
+  readonly typed?: true;
 }
 
 /** A second person's word on a step: passed or not, signed with their own name. */

@@ -32,7 +32,21 @@ export type EntryDraft = Omit<Entry, 'id' | 'device' | 'at' | 'prev'>;
 /**
  * - `answer` sets a path, `clear` takes the answer away again;
  * - `correct` is the office's answer, with a reason;
+ * - `prepare` is the office's answer before anybody went, or null where it is taken back: whatever
+ *   is said by somebody else on its path stands instead, and nothing is begun by it;
  * - `finish`, `return` and `approve` move the sheet as a whole and live on {@link STAGE_PATH}.
  */
-export const ENTRY_KINDS = ['answer', 'clear', 'correct', 'finish', 'return', 'approve'] as const;
+export const ENTRY_KINDS = [
+  'answer',
+  'clear',
+  'correct',
+  'prepare',
+  'finish',
+  'return',
+  'approve',
+] as const;
 export type EntryKind = (typeof ENTRY_KINDS)[number];
+
+/** Whether an entry takes away what stood on its path. */
+export const takesAway = ({ kind, value }: Pick<Entry, 'kind' | 'value'>): boolean =>
+  kind === 'clear' || (kind === 'prepare' && value === null);

@@ -1,5 +1,5 @@
 import canonicalize from 'canonicalize';
-import type { Entry } from './entry.ts';
+import { takesAway, type Entry } from './entry.ts';
 
 /** The entries of one path, in a stable order, with those that no other entry has seen. */
 export interface PathLog {
@@ -97,20 +97,33 @@ function hasSeen(known: ReadonlyMap<string, Entry>, from: Entry, wanted: Entry):
   return false;
 }
 
+/**
+ * The heads that say what stands: what the office prepared gives way to whoever said something
+ * without having seen it.
+ */
+export function countingHeads({ heads }: PathLog): readonly Entry[] {
+  if (heads.length < 2 || !heads.some(({ kind }) => kind === 'prepare')) return heads;
+  const said = heads.filter(({ kind }) => kind !== 'prepare');
+  return said.length > 0 ? said : heads;
+}
+
 /** Two heads say the same when kind of effect, value and unit are equal. */
 export function saysTheSame(a: Entry, b: Entry): boolean {
   return fingerprint(a) === fingerprint(b);
 }
 
+const SAYS: ReadonlySet<Entry['kind']> = new Set<Entry['kind']>(['answer', 'correct', 'prepare']);
+
 function fingerprint(entry: Entry): string {
-  const effect = entry.kind === 'correct' ? 'answer' : entry.kind;
+  const effect = takesAway(entry) ? 'clear' : SAYS.has(entry.kind) ? 'answer' : entry.kind;
   return canonicalize([effect, entry.value, entry.unit ?? null]) ?? '';
 }
 
 /** The heads that say different things, one for each thing said; fewer than two: no disagreement. */
 export function differingHeads(log: PathLog): readonly Entry[] {
-  if (log.heads.length < 2) return log.heads;
+  const heads = countingHeads(log);
+  if (heads.length < 2) return heads;
   const said = new Map<string, Entry>();
-  for (const head of log.heads) said.set(fingerprint(head), head);
+  for (const head of heads) said.set(fingerprint(head), head);
   return [...said.values()].sort(byId);
 }

@@ -1,9 +1,44 @@
-export * from './answer-value.ts';
-export * from './chain.ts';
-export * from './cover.ts';
-export * from './entry.ts';
-export * from './hash.ts';
-export * from './heads.ts';
-export * from './id.ts';
-export * from './oddity.ts';
-export * from './path.ts';
+export type {
+  AddressValue,
+  AnswerValue,
+  CloseOutValue,
+  CodeValue,
+  CoverValue,
+  FileValue,
+  HoldValue,
+  LookupValue,
+  PhotoValue,
+  RowValue,
+  Shape,
+  SignatureValue,
+  SketchValue,
+} from './answer-value.ts';
+export { chainBreaks } from './chain.ts';
+export { coverOf, covers, isCover } from './cover.ts';
+export { type Entry, ENTRY_KINDS, type EntryDraft, type EntryKind, takesAway } from './entry.ts';
+export { contentHash, entryHash, sha256Hex } from './hash.ts';
+export {
+  byId,
+  countingHeads,
+  differingHeads,
+  EMPTY_PATH_LOG,
+  mergePath,
+  type PathLog,
+} from './heads.ts';
+export { instantOf, timeOrderedId } from './id.ts';
+export { ODDITIES, type Oddity, oddityWords } from './oddity.ts';
+export {
+  answerPath,
+  blanksPath,
+  COVER_PATH,
+  filePath,
+  isQuestionKey,
+  type ParsedPath,
+  parsePath,
+  photoPath,
+  PROGRAMME_PATH,
+  reasonPath,
+  rowPath,
+  rowScope,
+  STAGE_PATH,
+} from './path.ts';

@@ -5,6 +5,7 @@ export const ODDITIES = [
   'clock',
   'missing before',
   'named twice',
+  'taken from',
 ] as const;
 export type Oddity = (typeof ODDITIES)[number];
 
@@ -15,6 +16,7 @@ const WORDS: Record<Oddity, string> = {
   'missing before': 'What the phone wrote before it has not arrived, or was changed.',
   'named twice':
     'Two entries claim to follow the same one: the phone’s store was copied or set back.',
+  'taken from': 'It was written by somebody after the visit had been taken from them.',
 };
 
 export const oddityWords = (oddity: Oddity): string => WORDS[oddity];

@@ -37,9 +37,9 @@ export type StopState = 'ahead' | 'next' | 'here' | 'done' | 'late';
 /** A stop not reached this long after its planned start is late, in minutes (our own choice). */
 export const LATE_AFTER_MIN = 10;
 
-/** How late a stop is at a moment: minutes since its planned start, 0 once somebody arrived. */
+/** How late a stop is at a moment: minutes since its planned start, 0 once somebody arrived or turned back. */
 export function minutesLate(stop: Stop, now: number): number {
-  if (stop.walked.arrived !== undefined) return 0;
+  if (stop.walked.arrived !== undefined || stop.walked.left !== undefined) return 0;
   const late = now - stop.start;
   return late > LATE_AFTER_MIN ? late : 0;
 }

@@ -1,6 +1,24 @@
-export * from './day.ts';
-export * from './job.ts';
-export * from './job-states.ts';
-export * from './next-step.ts';
-export * from './parts.ts';
-export * from './travel.ts';
+export { type LanePoint, layLane, minutesLate, type Stop, type StopState } from './day.ts';
+export { jobState, UNPLANNED_MINUTES } from './job.ts';
+export {
+  JOB_DECISIONS,
+  JOB_STATE_RULES,
+  JOB_STATES,
+  type JobDecision,
+  type JobState,
+  problemWithDecision,
+  SETTLED_STATES,
+} from './job-states.ts';
+export { nextStep, type NextStep } from './next-step.ts';
+export { isTheirs, type Part, PARTS, sheetToGoOn } from './parts.ts';
+export { estimateTravelMinutes } from './travel.ts';
+export {
+  hasSaid,
+  lastTry,
+  turningBack,
+  visitsInOrder,
+  VISIT_STEPS,
+  visitStanding,
+  type VisitStanding,
+  type VisitStep,
+} from './visit.ts';

@@ -2,6 +2,7 @@ export const JOB_STATES = [
   'draft',
   'planned',
   'under way',
+  'turned back',
   'finished',
   'in review',
   'returned',
@@ -16,7 +17,8 @@ export const JOB_DECISIONS = ['cancelled', 'closed', 'reopened'] as const;
 export type JobDecision = (typeof JOB_DECISIONS)[number];
 
 /** How a state is drawn; the marks themselves belong to the interface. */
-export type JobMark = 'planned' | 'under way' | 'finished' | 'received' | 'returned' | 'approved';
+export type JobMark =
+  'planned' | 'under way' | 'needs eyes' | 'finished' | 'received' | 'returned' | 'approved';
 
 export interface JobStateRules {
   readonly mark: JobMark;
@@ -49,6 +51,8 @@ export const JOB_STATE_RULES: Readonly<Record<JobState, JobStateRules>> = {
   draft: { ...open, mark: 'planned', decisions: ['cancelled'] },
   planned: { ...undone, mark: 'planned', decisions: ['cancelled'] },
   'under way': { ...undone, mark: 'under way', readable: true },
+  // Nobody goes there again until the office plans it anew.
+  'turned back': { ...open, mark: 'needs eyes', readable: true },
   finished: { ...open, mark: 'finished', readable: true },
   'in review': { ...open, mark: 'received', readable: true },
   returned: { ...open, mark: 'returned', readable: true, daysOnPhones: Infinity },

@@ -1,5 +1,6 @@
 import type { Stage } from '../sheet/index.ts';
 import type { JobDecision, JobState } from './job-states.ts';
+import type { VisitStanding } from './visit.ts';
 
 /** How long unplanned work is taken to last until somebody plans it, in minutes (our own choice). */
 export const UNPLANNED_MINUTES = 45;
@@ -7,25 +8,37 @@ export const UNPLANNED_MINUTES = 45;
 export interface KnownOfJob {
   /** The office's last word on the whole job; null while it has said none. */
   readonly decision: JobDecision | null;
-  readonly hasPerson: boolean;
-  readonly visited: boolean;
+  /** The visits of whoever leads, and of whoever helps. */
+  readonly leading: readonly VisitStanding[];
+  readonly helping: readonly VisitStanding[];
   /** Of every sheet of the job. */
   readonly stages: readonly Stage[];
   /** How many sheets the job is to have in the end; null where those it has are all. */
   readonly expected: number | null;
 }
 
+/** Somebody turned back and nobody goes on; where it was who leads, helpers alone do not. */
+function isTurnedBack({ leading, helping }: Pick<KnownOfJob, 'leading' | 'helping'>): boolean {
+  const all = [...leading, ...helping];
+  const toCome = leading.includes('turned back') ? leading : all;
+  return all.includes('turned back') && !all.includes('under way') && !toCome.includes('planned');
+}
+
 /**
  * The state of a job from what is known of it. The office sees finished sheets as "in review"; the
  * phone, whose work may not have arrived, says "finished".
  */
-export function jobState({ decision, hasPerson, visited, stages, expected }: KnownOfJob): JobState {
+export function jobState(known: KnownOfJob): JobState {
+  const { decision, leading, helping, stages, expected } = known;
+  const visits = [...leading, ...helping];
   if (decision === 'cancelled' || decision === 'closed') return decision;
   if (stages.includes('returned')) return 'returned';
   const complete = stages.length > 0 && stages.length >= (expected ?? 0);
   if (complete && stages.every((stage) => stage === 'approved')) return 'approved';
   if (complete && stages.every((stage) => stage === 'finished' || stage === 'approved'))
     return 'in review';
-  if (visited || stages.some((stage) => stage !== 'untouched')) return 'under way';
-  return hasPerson ? 'planned' : 'draft';
+  if (isTurnedBack(known)) return 'turned back';
+  if (visits.includes('under way') || stages.some((stage) => stage !== 'untouched'))
+    return 'under way';
+  return visits.includes('planned') ? 'planned' : 'draft';
 }

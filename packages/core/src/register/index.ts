@@ -1,2 +1,2 @@
-export * from './asset.ts';
-export * from './rows-of-assets.ts';
+export { type Asset, byName } from './asset.ts';
+export { assetRows, type RowThing, thingsIn } from './rows-of-assets.ts';

@@ -1,2 +1,8 @@
-export * from './differences.ts';
-export * from './worst-first.ts';
+export {
+  type Difference,
+  differencesIn,
+  programmeDifference,
+  saySide,
+  type Side,
+} from './differences.ts';
+export { needOfEyes, needsEyes, standsOut } from './worst-first.ts';

@@ -1,4 +1,4 @@
-import type { QuestionState, SheetSummary } from '../sheet/index.ts';
+import { rulesOf, type QuestionState, type SheetSummary } from '../sheet/index.ts';
 
 /**
  * How much a sheet needs eyes; larger comes first. Danger outranks any number of lesser things,
@@ -34,9 +34,7 @@ export function needsEyes(state: QuestionState): boolean {
     state.findings.length > 0 ||
     state.disagreement.length + state.conflicts.length > 0 ||
     state.photos.length + state.files.length > 0 ||
-    state.question.kind === 'signature' ||
-    state.question.kind === 'hold' ||
-    state.question.kind === 'sketch' ||
+    rulesOf(state.question).alwaysSeen === true ||
     state.looseEnds.length > 0 ||
     state.closedOut !== null ||
     state.rows.some(

@@ -1,4 +1,5 @@
 import {
+  countingHeads,
   differingHeads,
   EMPTY_PATH_LOG,
   parsePath,
@@ -12,7 +13,7 @@ import { tidy, type ExpectedRange } from '../measure/index.ts';
 import { alertOf, isAmiss, sayFinding, severityOf, type Said } from './judge.ts';
 import { isFile, isHold, isPhoto, rulesOf } from './kinds/index.ts';
 import { isVouchedFor } from './second-person.ts';
-import type { PlannedQuestion } from './plan.ts';
+import type { PlannedQuestion } from './planned.ts';
 import type {
   Answer,
   Conflict,
@@ -50,7 +51,7 @@ export const NO_TALLY: Tally = {
 
 /** What stands on a path: the newest of its heads, whatever else they say. */
 export function standing(log: PathLog): Answer | null {
-  const entry = log.heads.at(-1);
+  const entry = countingHeads(log).at(-1);
   if (!entry || entry.kind === 'clear' || entry.value === null) return null;
   return {
     value: entry.value,

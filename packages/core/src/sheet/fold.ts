@@ -7,6 +7,7 @@ import {
   mergePath,
   parsePath,
   STAGE_PATH,
+  takesAway,
   byId,
   type CoverValue,
   type Entry,
@@ -16,7 +17,7 @@ import {
 import { closesOut, mayCloseOut } from './blanks.ts';
 import { foldQuestion, standing, type QuestionLogs } from './fold-question.ts';
 import { rulesOf } from './kinds/index.ts';
-import type { SheetPlan } from './plan.ts';
+import type { SheetPlan } from './planned.ts';
 import {
   addAll,
   addUp,
@@ -166,8 +167,7 @@ export class OpenSheet {
     const found = cell?.group?.find(id);
     if (!cell || !found) return null;
     // A row that was removed may have to come back for what is written in it now.
-    if (found.fresh || found.row.log.heads.some((entry) => entry.kind === 'clear'))
-      touched.add(cell);
+    if (found.fresh || found.row.log.heads.some(takesAway)) touched.add(cell);
     if (found.fresh) {
       for (const made of this.furnish(found.row)) touched.add(made);
       if (!found.row.declared) this.undeclared.add(found.row);
@@ -182,7 +182,7 @@ export class OpenSheet {
     for (const entry of entries) {
       if (this.known.has(entry.id)) continue;
       this.known.add(entry.id);
-      this.begun ||= entry.path !== PROGRAMME_PATH;
+      this.begun ||= entry.path !== PROGRAMME_PATH && entry.kind !== 'prepare';
       this.everything.push(entry);
       const list = byPath.get(entry.path);
       if (list) list.push(entry);

@@ -1,24 +1,104 @@
-export * from './blanks.ts';
-export * from './copy-row.ts';
-export * from './every-question.ts';
-export * from './fold.ts';
+export { blanksIn } from './blanks.ts';
+export { answersForNewRow, answersToCopy, orderAfterMove } from './copy-row.ts';
+export { everyQuestion, questionAtPath, type Stop, walk } from './every-question.ts';
+export { fold, OpenSheet } from './fold.ts';
 export { foldStage } from './stage.ts';
-export * from './judge.ts';
-export * from './kinds/index.ts';
-export * from './last-visit.ts';
-export * from './name-rows.ts';
+export { judgeReading } from './judge.ts';
+export {
+  inUnit,
+  isAddress,
+  isAsked,
+  isCode,
+  isHold,
+  isLookup,
+  isPhoto,
+  isSignature,
+  isSketch,
+  KINDS,
+  LONGEST_RECORDING,
+  numberOf,
+  type OfferedAnswer,
+  ownAnswer,
+  ownWords,
+  problemWithAnswer,
+  QUESTION_KINDS,
+  type ReadAnswer,
+  rulesOf,
+  type SampleAnswer,
+  sayAnswer,
+  sharesOf,
+  textOf,
+} from './kinds/index.ts';
+export { byPath, type LastAnswer, type LastAnswers } from './last-answer.ts';
+export {
+  allOffered,
+  answersToCarry,
+  asVariant,
+  isCarried,
+  mayPrepare,
+  offeredFor,
+} from './last-visit.ts';
+export { nameRows } from './name-rows.ts';
 export { planSheet, problemsOf, TemplateError } from './plan.ts';
-export type { PlannedQuestion, SheetPlan, TemplateProblem } from './plan.ts';
-export * from './prepare.ts';
-export * from './readings.ts';
-export * from './refuse.ts';
+export type { PlannedQuestion, SheetPlan, TemplateProblem } from './planned.ts';
+export { isPrepared, prepareFor } from './prepare.ts';
+export { readingsOf, type SheetReading } from './readings.ts';
+export { isQuestionPath, problemWithEntry } from './refuse.ts';
 export { isRow } from './row-group.ts';
-export * from './say.ts';
-export * from './second-person.ts';
-export * from './say-path.ts';
-export * from './score.ts';
-export * from './severity.ts';
-export * from './state.ts';
-export * from './summary.ts';
-export * from './template.ts';
-export * from './time-in-sheet.ts';
+export { isSaid, sayState, sayValue } from './say.ts';
+export {
+  ASKED_LENGTH,
+  askedCode,
+  GIVEN_LENGTH,
+  givenCode,
+  givenFits,
+  isUnproven,
+  isVouchedFor,
+  readGiven,
+} from './second-person.ts';
+export { sayPath } from './say-path.ts';
+export { sayPercent, sayScore, scoreOf } from './score.ts';
+export { SEVERITIES, type Severity, severityWord } from './severity.ts';
+export {
+  type Finding,
+  type KeptFile,
+  type Photo,
+  type QuestionState,
+  type RowState,
+  type SectionState,
+  type SheetState,
+  type Stage,
+  STAGES,
+} from './state.ts';
+export { EMPTY_SUMMARY, type SheetSummary, summarise } from './summary.ts';
+export {
+  type Check,
+  type ChoiceQuestion,
+  type ChoicesQuestion,
+  type HoldQuestion,
+  type PercentageQuestion,
+  type SharesQuestion,
+  type SketchQuestion,
+  type RowsQuestion,
+  type VideoQuestion,
+  type VoiceQuestion,
+  type FindingRule,
+  type InstrumentQuestion,
+  isReading,
+  type LookupQuestion,
+  type Message,
+  type NumberQuestion,
+  type Option,
+  type Part,
+  type Programme,
+  type Question,
+  type QuestionKind,
+  type QuestionOf,
+  questionsOf,
+  type ReadingQuestion,
+  type Section,
+  type TemplateBody,
+  type TemplateVersion,
+  withMembers,
+} from './template.ts';
+export { sayMinutes, timeInSheet } from './time-in-sheet.ts';

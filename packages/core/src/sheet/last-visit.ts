@@ -1,18 +1,11 @@
-import { parsePath, type AnswerValue } from '../log/index.ts';
+import { parsePath } from '../log/index.ts';
 import { problemWithAnswer, rulesOf } from './kinds/index.ts';
-import { problemWithUnit } from './refuse.ts';
+import type { LastAnswer, LastAnswers } from './last-answer.ts';
+import { problemWithUnit } from './unit-given.ts';
 import { isRow } from './row-group.ts';
 import { everyQuestion } from './every-question.ts';
 import type { Answer, QuestionState, SheetState } from './state.ts';
-import { withMembers, type Question, type QuestionKind, type RowsQuestion } from './template.ts';
-
-/** An answer of the visit before, or a row of it, where it stood. */
-export interface LastAnswer {
-  readonly path: string;
-  readonly value: AnswerValue;
-  /** UCUM code of the unit it was entered in. */
-  readonly unit?: string;
-}
+import { withMembers, type Question, type RowsQuestion } from './template.ts';
 
 /**
  * Whether the answer of one visit is offered at the next: facts are, judgements and readings are
@@ -24,6 +17,13 @@ export function isCarried(question: Question): boolean {
   return typeof carries === 'function' ? carries(question) : carries;
 }
 
+/**
+ * Whether the office may fill it in before anybody is there: facts, not what is judged or measured
+ * at the place, nor what is for whoever is there. Nobody should find an inspection done already.
+ */
+export const mayPrepare = (question: Question): boolean =>
+  rulesOf(question).ofOneVisit !== true && (isCarried(question) || !rulesOf(question).judged);
+
 /** What the next visit is offered of this sheet: answers that are carried, and rows people added. */
 export const answersToCarry = (state: SheetState): LastAnswer[] =>
   state.sections.flatMap((section) => section.questions.flatMap(carriedFrom));
@@ -31,16 +31,9 @@ export const answersToCarry = (state: SheetState): LastAnswer[] =>
 /** Every plain answer of a sheet, for others to begin with; evidence belongs to one visit alone. */
 export const asVariant = (state: SheetState): LastAnswer[] =>
   [...everyQuestion(state)].flatMap(({ state: { question, path, answer, rows } }) => [
-    ...(answer && OWN_TO_A_VISIT.has(question.kind) ? [] : plainAnswer(path, answer)),
+    ...(answer && rulesOf(question).ofOneVisit ? [] : plainAnswer(path, answer)),
     ...rows.map((row) => ({ path: row.path, value: { order: row.order, name: row.name } })),
   ]);
-
-const OWN_TO_A_VISIT: ReadonlySet<QuestionKind> = new Set<QuestionKind>([
-  'signature',
-  'hold',
-  'acknowledge',
-  'instrument',
-]);
 
 const plainAnswer = (path: string, answer: Answer | null): LastAnswer[] =>
   answer
@@ -59,12 +52,6 @@ function carriedFrom(state: QuestionState): LastAnswer[] {
   if (!answer || !isCarried(question) || state.disagreement.length > 0) return [];
   return plainAnswer(path, answer);
 }
-
-/** Answers of the visit before, by path. */
-export type LastAnswers = ReadonlyMap<string, LastAnswer>;
-
-export const byPath = (answers: readonly LastAnswer[]): LastAnswers =>
-  new Map(answers.map((answer) => [answer.path, answer]));
 
 /**
  * What the visit before offers for a question now: its answer while it has none, or, for a row

@@ -1,6 +1,6 @@
 import { RESERVED_NAMES } from '../logic/index.ts';
 import type { Reckoned, SheetAnswers } from '../trades/kit.ts';
-import type { PlannedReckoning } from './plan.ts';
+import type { PlannedReckoning } from './planned.ts';
 import type { Scope } from './row-group.ts';
 
 /** What stands among the answers and is none. */

@@ -1,9 +1,12 @@
-import { isCover, parsePath, type Entry, type ParsedPath } from '../log/index.ts';
+import { isCover, parsePath, takesAway, type Entry, type ParsedPath } from '../log/index.ts';
 import { closesOut, mayCloseOut } from './blanks.ts';
 import { isFile, isPhoto, problemWithText, rulesOf } from './kinds/index.ts';
-import type { PlannedQuestion, SheetPlan } from './plan.ts';
+import { mayPrepare } from './last-visit.ts';
+import type { PlannedQuestion, SheetPlan } from './planned.ts';
 import { isRow, isStart } from './row-group.ts';
-import type { Question } from './template.ts';
+import { problemWithUnit } from './unit-given.ts';
+
+const MOVES: ReadonlySet<Entry['kind']> = new Set<Entry['kind']>(['finish', 'return', 'approve']);
 
 /**
  * Says why an entry can't belong to a sheet of this template, in words for the person who wrote
@@ -14,17 +17,21 @@ export function problemWithEntry(plan: SheetPlan, entry: Entry): string | null {
   if (parsed?.key === '') return problemWithSheetEntry(plan, parsed, entry);
   const planned = parsed && questionAt(plan, parsed);
   if (!planned) return `This template version has no question “${entry.path}”.`;
-  if (entry.kind === 'finish' || entry.kind === 'return' || entry.kind === 'approve')
-    return 'Only the whole sheet can be finished, returned or approved.';
+  if (MOVES.has(entry.kind)) return 'Only the whole sheet can be finished, returned or approved.';
   const { question } = planned;
   const put = (problem: string | null): string | null => problem && `${question.label}: ${problem}`;
-  if (entry.kind === 'clear')
+  if (entry.kind === 'prepare') {
+    if (parsed.aspect !== 'answer' && parsed.aspect !== 'row')
+      return put('only answers and rows are filled in beforehand.');
+    if (!mayPrepare(question)) return put('this is judged or measured by whoever is there.');
+  }
+  if (takesAway(entry))
     return parsed.aspect === 'row' && question.kind === 'rows' && question.fixed
       ? put('these rows stay as they are.')
       : null;
   if (entry.kind === 'correct') {
     if (!entry.reason?.trim()) return 'Say why the value is corrected.';
-    if (question.kind === 'hold' || question.kind === 'signature')
+    if (rulesOf(question).neverCorrected)
       return put('a signature is asked for again, never corrected.');
   }
   switch (parsed.aspect) {
@@ -75,32 +82,23 @@ function namesQuestion(
   return groups.every((group, depth) => planned.groups[depth] === group) ? planned : null;
 }
 
-/** Says why a value can't be given in this unit (UCUM); null when it can. */
-export function problemWithUnit(question: Question, unit: string | undefined): string | null {
-  const units =
-    question.kind === 'number' || question.kind === 'instrument'
-      ? [question.unit, ...(question.alsoIn ?? [])]
-      : [];
-  if (units.length === 0 || (unit !== undefined && units.includes(unit))) return null;
-  return `give the value in ${units.join(' or ')}.`;
-}
-
 function problemWithSheetEntry(
   plan: SheetPlan,
   { aspect }: ParsedPath,
   entry: Entry,
 ): string | null {
   if (aspect === 'stage') {
-    if (entry.kind === 'answer' || entry.kind === 'clear' || entry.kind === 'correct')
-      return 'An answer must name its question.';
+    if (!MOVES.has(entry.kind)) return 'An answer must name its question.';
     if (entry.value !== null && !isCover(entry.value)) return 'A move of the sheet has no answer.';
     return entry.kind === 'return' && !entry.reason?.trim()
       ? 'Say what should be looked at again.'
       : null;
   }
-  if (entry.kind === 'clear') return null;
+  if (entry.kind === 'prepare' && aspect !== 'programme')
+    return 'Only answers and rows are filled in beforehand.';
+  if (takesAway(entry)) return null;
   if (entry.kind === 'correct' && !entry.reason?.trim()) return 'Say why it is corrected.';
-  if (entry.kind !== 'answer' && entry.kind !== 'correct') return 'Only an answer can stand here.';
+  if (MOVES.has(entry.kind)) return 'Only an answer can stand here.';
   if (aspect === 'cover')
     return typeof entry.value === 'string' && parsePath(entry.value)?.aspect === 'photo'
       ? null

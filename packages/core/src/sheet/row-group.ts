@@ -1,9 +1,17 @@
-import { EMPTY_PATH_LOG, rowPath, rowScope, type Entry, type PathLog } from '../log/index.ts';
+import {
+  countingHeads,
+  EMPTY_PATH_LOG,
+  rowPath,
+  rowScope,
+  takesAway,
+  type Entry,
+  type PathLog,
+} from '../log/index.ts';
 import type { RowValue } from '../log/index.ts';
 import type { AnswerContext } from '../logic/index.ts';
 import type { QuestionLogs } from './fold-question.ts';
 import { EMPTY_QUESTION_LOGS, NO_TALLY } from './fold-question.ts';
-import type { PlannedQuestion } from './plan.ts';
+import type { PlannedQuestion } from './planned.ts';
 import type { Finding, LooseEnd, QuestionState, RowState, Tally } from './state.ts';
 import type { RowsQuestion } from './template.ts';
 
@@ -92,25 +100,22 @@ export class Row {
   }
 
   get declared(): boolean {
-    this.isDeclared ??=
-      this.start !== null || this.log.entries.some((entry) => entry.kind === 'answer');
+    this.isDeclared ??= this.start !== null || this.log.entries.some((entry) => declares(entry));
     return this.isDeclared;
   }
 
   /** Decides whether the row is there: removed, unless an answer was given unaware of that. */
   settle(): boolean {
     this.removal = null;
-    const { heads } = this.log;
-    const removals = heads.filter((entry) => entry.kind === 'clear');
+    const heads = countingHeads(this.log);
+    const removals = heads.filter(takesAway);
     if (removals.length === 0) return this.declared;
     if (removals.length < heads.length) {
       this.removal = removals.at(-1) ?? null;
       return true;
     }
     const seen = new Set(removals.flatMap((entry) => entry.seen));
-    const unaware = this.headsWithin().some(
-      (entry) => entry.kind !== 'clear' && !seen.has(entry.id),
-    );
+    const unaware = this.headsWithin().some((entry) => !takesAway(entry) && !seen.has(entry.id));
     if (unaware && this.declared) this.removal = removals.at(-1) ?? null;
     return unaware && this.declared;
   }
@@ -129,7 +134,7 @@ export class Row {
 
   /** The entries that give it different names, none of whose authors knew the other's. */
   get naming(): readonly Entry[] {
-    const { heads } = this.log;
+    const heads = countingHeads(this.log);
     if (heads.length < 2) return [];
     const named = new Map<string, Entry>();
     for (const entry of heads) if (isRow(entry.value)) named.set(entry.value.name, entry);
@@ -143,7 +148,7 @@ export class Row {
 
   private lastSaid(): RowValue {
     const said =
-      this.log.heads.findLast((entry) => isRow(entry.value)) ??
+      countingHeads(this.log).findLast((entry) => isRow(entry.value)) ??
       this.log.entries.findLast((entry) => isRow(entry.value));
     if (said && isRow(said.value)) return said.value;
     const start = this.start ?? 0;
@@ -181,6 +186,10 @@ const NO_ROW: AnswerContext = {};
 
 const inThisOrder = (a: Row, b: Row): number =>
   a.value.order - b.value.order || (a.id < b.id ? -1 : 1);
+
+/** Whether an entry on a row's path puts the row there. */
+const declares = ({ kind, value }: Entry): boolean =>
+  kind === 'answer' || (kind === 'prepare' && value !== null);
 
 export class RowGroup {
   readonly rows = new Map<string, Row>();

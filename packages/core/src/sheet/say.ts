@@ -1,28 +1,18 @@
 import type { AnswerValue } from '../log/index.ts';
 import type { ExpectedRange } from '../measure/index.ts';
-import { sayAnswer, textOf } from './kinds/index.ts';
+import { sayAnswer, type SayDay } from './kinds/index.ts';
 import { isUnproven } from './second-person.ts';
 import type { QuestionState } from './state.ts';
 import type { Question } from './template.ts';
 
-/** How a face writes days; times of day stay as they are. */
-export type SayDay = (day: string) => string;
-
 /** An answer as people read it, with days written the face's own way. */
-export function sayValue(
+export const sayValue = (
   question: Question,
   value: AnswerValue,
   unit: string | undefined,
   sayDay: SayDay,
   expected?: ExpectedRange | null,
-): string {
-  if (question.kind === 'date') return sayDay(textOf(value));
-  if (question.kind === 'moment') {
-    const [day = '', time = ''] = textOf(value).split('T');
-    return `${sayDay(day)}, ${time}`;
-  }
-  return sayAnswer(question, value, unit, expected);
-}
+): string => sayAnswer(question, value, unit, expected, sayDay);
 
 const counted = (count: number, one: string): string => `${count} ${count === 1 ? one : `${one}s`}`;
 

@@ -1,5 +1,5 @@
 import type { ExpectedRange, VibrationClass } from '../measure/index.ts';
-import type { LastAnswer } from './last-visit.ts';
+import type { LastAnswer } from './last-answer.ts';
 import type { Severity } from './severity.ts';
 
 /** What a job sheet is made from, as published; frozen once it has a version number. */

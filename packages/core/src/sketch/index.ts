@@ -1,2 +1,9 @@
-export * from './svg.ts';
-export * from './snap.ts';
+export {
+  arrowHead,
+  freePath,
+  shapesToSvg,
+  SKETCH_WIDTH,
+  sketchToSvg,
+  symbolLetter,
+} from './svg.ts';
+export { snapAngle, snapTo } from './snap.ts';

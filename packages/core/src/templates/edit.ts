@@ -1,4 +1,5 @@
 import {
+  KINDS,
   questionsOf,
   type Question,
   type QuestionKind,
@@ -17,39 +18,8 @@ export const keysOf = (body: TemplateBody): Set<string> =>
 export function newQuestion(kind: QuestionKind, body: TemplateBody, label = ''): Question {
   const words = label || 'New question';
   const base = { key: freeKey(words, keysOf(body)), label: words, required: true };
-  switch (kind) {
-    case 'choice':
-    case 'choices':
-      return {
-        ...base,
-        kind,
-        options: [
-          { key: 'good', label: 'Good' },
-          { key: 'bad', label: 'Bad', severity: 2 },
-        ],
-      };
-    case 'number':
-      return { ...base, kind, unit: '1' };
-    case 'instrument':
-      return { ...base, kind, unit: '1', instrument: 'thermometer' };
-    case 'calculated':
-      return { ...base, kind, required: false, unit: '1', formula: '0' };
-    case 'shares':
-      return {
-        ...base,
-        kind,
-        parts: [
-          { key: 'first', label: 'First' },
-          { key: 'second', label: 'Second' },
-        ],
-      };
-    case 'lookup':
-      return { ...base, kind, catalogue: 'products', somethingElse: true };
-    case 'rows':
-      return { ...base, kind, required: false, each: 'row', questions: [] };
-    default:
-      return { ...base, kind };
-  }
+  // Every kind begins with what its question must have beside what all have.
+  return { ...base, ...KINDS[kind].begins, kind } as Question;
 }
 
 const EMPTY_SECTION: Omit<Section, 'id'> = { title: 'New section', questions: [] };

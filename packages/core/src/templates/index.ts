@@ -1,6 +1,19 @@
-export * from './difference.ts';
-export * from './edit.ts';
-export * from './explain.ts';
-export * from './question-bank.ts';
-export * from './read-questions.ts';
-export * from './sample-answer.ts';
+export { differences } from './difference.ts';
+export {
+  addSection,
+  type Home,
+  homeOf,
+  insertQuestion,
+  keysOf,
+  listAt,
+  moveQuestion,
+  newQuestion,
+  nudgeQuestion,
+  removeQuestion,
+  replaceQuestion,
+  withList,
+} from './edit.ts';
+export { explain, type Reason } from './explain.ts';
+export { copyOf, questionBank } from './question-bank.ts';
+export { addQuestions, readQuestions, type ReadQuestions } from './read-questions.ts';
+export { sampleAnswer } from './sample-answer.ts';

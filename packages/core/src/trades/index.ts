@@ -1,18 +1,9 @@
 import type { FunctionOffer } from '../logic/index.ts';
 export { sayReckoned } from './say-reckoned.ts';
 import { MORE_KITS } from './more-kits.ts';
-import type { TradeKit } from './kit.ts';
+import type { KnownKit, TradeKit } from './kit.ts';
 
-export type { Reckoned, Reckoning, ResultOffer, SheetAnswers, TradeKit } from './kit.ts';
-
-/** A kit as it is known before its code is there. */
-export interface KnownKit {
-  readonly key: string;
-  readonly name: string;
-  /** Functions it adds to expressions: a template that calls one needs the kit, whether it names it or not. */
-  readonly functions: readonly string[];
-  readonly load: () => Promise<TradeKit>;
-}
+export type { KnownKit, Reckoned, Reckoning, ResultOffer, SheetAnswers, TradeKit } from './kit.ts';
 
 /** Every kit there is, one line each. */
 export const KITS: readonly KnownKit[] = [

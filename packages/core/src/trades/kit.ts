@@ -34,3 +34,12 @@ export interface TradeKit {
   readonly functions: readonly FunctionOffer[];
   readonly reckoning?: Reckoning;
 }
+
+/** A kit as it is known before its code is there. */
+export interface KnownKit {
+  readonly key: string;
+  readonly name: string;
+  /** Functions it adds to expressions: a template that calls one needs the kit, whether it names it or not. */
+  readonly functions: readonly string[];
+  readonly load: () => Promise<TradeKit>;
+}

@@ -1,4 +1,5 @@
 import { QueueAnswer } from '@ant-trail/contract/review';
+import { may } from '@ant-trail/core/accounts';
 import { styled, View } from '@tamagui/core';
 import { usePathname, useRouter } from 'expo-router';
 import { useEffect, useState, type ReactNode } from 'react';
@@ -9,6 +10,8 @@ import { Body, Figure } from '@/design/text.tsx';
 import { OfficeHere } from '@/device/office-here.ts';
 import { listenToOffice, useOffice } from '@/device/office.ts';
 import { DESK_PLACES } from './desk-places.ts';
+import { LapsedNotice } from '../lapsed-notice.tsx';
+import { useMe } from '../session.ts';
 import { Palette } from './palette.tsx';
 import { OwnDialog } from './own-dialog.tsx';
 
@@ -30,8 +33,10 @@ export function DeskFrame({ children }: { children: ReactNode }) {
   const router = useRouter();
   const [finding, setFinding] = useState(false);
   const [own, setOwn] = useState(false);
-  const { answer } = useOffice(QueueAnswer, '/api/review');
-  const waiting = answer?.queue.length ?? 0;
+  const { person } = useMe();
+  const mine = may(person.roles, 'review') ? `&reader=${person.id}` : '';
+  const { answer } = useOffice(QueueAnswer, `/api/review?most=1${mine}`, ['visit', 'sheet']);
+  const waiting = answer?.total ?? 0;
   useEffect(() => listenToOffice(), []);
   useEffect(() => {
     const open = (event: KeyboardEvent): void => {
@@ -45,7 +50,14 @@ export function DeskFrame({ children }: { children: ReactNode }) {
     return () => removeEventListener('keydown', open, true);
   }, []);
   return (
-    <View flex={1} height="100%" width="100%" minWidth={0} backgroundColor="$paper">
+    <View
+      flex={1}
+      height="100%"
+      width="100%"
+      minWidth={0}
+      backgroundColor="$paper"
+      className="desk-frame"
+    >
       <Row
         render="header"
         className="desk-head"
@@ -92,7 +104,8 @@ export function DeskFrame({ children }: { children: ReactNode }) {
           </Button>
         </Row>
       </Row>
-      <View flex={1} minHeight={0}>
+      <View flex={1} minHeight={0} className="desk-body">
+        <LapsedNotice />
         <OfficeHere value={useOffice}>{children}</OfficeHere>
       </View>
       {finding ? <Palette onClose={() => setFinding(false)} /> : null}

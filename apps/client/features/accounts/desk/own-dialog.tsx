@@ -5,7 +5,9 @@ import { Button } from '@/design/button.tsx';
 import { Segments } from '@/design/choose.tsx';
 import { Dialog } from '@/design/dialog.tsx';
 import { Notice } from '@/design/notice.tsx';
+import { useShortcuts } from '@/design/single-keys.ts';
 import { Body } from '@/design/text.tsx';
+import { Tick } from '@/design/tick.tsx';
 import { useThemeChoice } from '@/design/theme-choice.ts';
 import { wordsFor } from '@/device/api.ts';
 import { useMe, useSession } from '../session.ts';
@@ -21,6 +23,7 @@ export function OwnDialog({ onClose }: { onClose: () => void }) {
   const me = useMe();
   const signOut = useSession((state) => state.signOut);
   const { choice, choose } = useThemeChoice();
+  const keys = useShortcuts();
   const router = useRouter();
   const [problem, setProblem] = useState<string | null>(null);
   const leave = () =>
@@ -35,13 +38,18 @@ export function OwnDialog({ onClose }: { onClose: () => void }) {
           {me.person.roles.join(', ')} · {me.organisation.name}, {me.branch.name}
         </Body>
         <Segments label="How it looks" options={THEMES} chosen={[choice]} onPress={choose} />
+        <Tick
+          label="Single keys do what the buttons say, as A for “Approve”"
+          on={keys.on}
+          onPress={() => keys.turn(!keys.on)}
+        />
         {problem ? (
           <Notice tone="eyes" alert>
             {problem}
           </Notice>
         ) : null}
-        <Button onPress={() => router.navigate('/trail')}>To the field face</Button>
-        <Button onPress={() => void leave()}>Sign out</Button>
+        <Button onPress={() => router.navigate('/trail')}>To my trail</Button>
+        <Button onPress={() => leave()}>Sign out</Button>
       </Column>
     </Dialog>
   );

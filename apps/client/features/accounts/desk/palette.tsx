@@ -43,7 +43,7 @@ export function Palette({ onClose }: { onClose: () => void }) {
     router.navigate(way.href);
   };
   return (
-    <Dialog title="Find or do" onClose={onClose}>
+    <Dialog title="Find or do" onClose={onClose} easy>
       <Column gap="$2">
         <Input
           label="Name or thing to do"

@@ -1,11 +1,12 @@
-import { may, ROLES } from '@ant-trail/core/accounts';
 import { PeopleAnswer, Person } from '@ant-trail/contract/accounts';
+import { may, ROLES } from '@ant-trail/core/accounts';
 import { addDays, daysBetween } from '@ant-trail/core/calendar';
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import { Column, Row } from '@/design/box.tsx';
 import { Button } from '@/design/button.tsx';
 import { Mark } from '@/design/mark.tsx';
 import { Pick } from '@/design/pick.tsx';
+import { sayShortDay } from '@/design/say-day.ts';
 import { Body } from '@/design/text.tsx';
 import { useOffice } from '@/device/office.ts';
 import { useNow } from '@/device/use-now.ts';
@@ -14,7 +15,6 @@ import type { ListColumn } from '@/features/lists/desk/office-list.tsx';
 import { RetiredFilter } from '@/features/lists/desk/retired-filter.tsx';
 import { TextFilter } from '@/features/lists/desk/text-filter.tsx';
 import { useList } from '@/features/lists/desk/use-list.ts';
-import { sayShortDay } from '@/features/planning/wording.ts';
 import { useMe } from '../session.ts';
 import { PersonDialog } from './person-dialog.tsx';
 
@@ -126,7 +126,7 @@ export function PeopleScreen() {
       columns={columnsOf(day)}
       orderedBy="name"
       onOpen={({ id }) => router.setParams({ person: id })}
-      nothing="Nobody is like that."
+      nothing="Nobody fits what you chose."
       filters={
         <>
           <TextFilter label="Name, trade or credential" query={list.query} onChange={list.change} />

@@ -1,5 +1,5 @@
 import { zodResolver } from '@hookform/resolvers/zod';
-import { may, ROLES } from '@ant-trail/core/accounts';
+import { ROLES } from '@ant-trail/core/accounts';
 import { Person, PersonDraft, PersonSaved } from '@ant-trail/contract/accounts';
 import { useEffect, useRef, useState } from 'react';
 import { Controller, useFieldArray, useForm, type Control } from 'react-hook-form';
@@ -62,8 +62,7 @@ export function PersonDialog({ person, keeps, onClose, onSaved }: PersonDialogPr
   const { control, formState } = form;
   const { errors } = formState;
   const isOwn = person?.id === me.person.id;
-  const administers =
-    may(me.person.roles, 'keep people') && me.person.roles.includes('administrator');
+  const administers = me.person.roles.includes('administrator');
   const tell = async (doing: () => Promise<string | null>): Promise<void> => {
     setProblem(null);
     try {
@@ -159,7 +158,7 @@ export function PersonDialog({ person, keeps, onClose, onSaved }: PersonDialogPr
           </Notice>
         ) : null}
         {keeps ? (
-          <Button main onPress={() => void save()} disabled={formState.isSubmitting}>
+          <Button main onPress={() => save()} disabled={formState.isSubmitting}>
             {person ? 'Save' : 'Add and invite by mail'}
           </Button>
         ) : null}
@@ -260,12 +259,12 @@ function Standing({ person, tell }: StandingProps) {
     <Column gap="$2">
       <Dots />
       {person.retired ? (
-        <Button dense onPress={() => void retire(false)}>
+        <Button dense onPress={() => retire(false)}>
           Take back
         </Button>
       ) : (
         <Row gap="$2" flexWrap="wrap">
-          <Button dense onPress={() => void invite()}>
+          <Button dense onPress={() => invite()}>
             {person.joined ? 'Have them choose a new password' : 'Send the invitation again'}
           </Button>
           <Button dense onPress={() => setSure(true)}>
@@ -282,7 +281,7 @@ function Standing({ person, tell }: StandingProps) {
                 office. What they did stays under their name. What their phone has not sent yet
                 stays on it until they are taken back.
               </Body>
-              <Button dense main onPress={() => void retire(true)}>
+              <Button dense main onPress={() => retire(true)}>
                 {`Retire ${person.name}`}
               </Button>
             </Column>

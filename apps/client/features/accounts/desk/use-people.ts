@@ -1,4 +1,5 @@
 import { PeopleNamed } from '@ant-trail/contract/accounts';
+import { may } from '@ant-trail/core/accounts';
 import { useMemo } from 'react';
 import type { z } from 'zod';
 import { useOffice } from '@/device/office.ts';
@@ -25,4 +26,10 @@ export function usePeople(): People {
       loaded: answer !== undefined,
     };
   }, [answer]);
+}
+
+/** Those who may read and approve sheets. */
+export function useReaders(): readonly NamedPerson[] {
+  const { list } = usePeople();
+  return useMemo(() => list.filter(({ roles }) => may(roles, 'review')), [list]);
 }

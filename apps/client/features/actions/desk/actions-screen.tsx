@@ -1,150 +1,119 @@
-import { ActionsAnswer, type Action } from '@ant-trail/contract/actions';
-import {
-  ACTION_STATE_RULES,
-  compareActions,
-  isActionSettled,
-  isOverdue,
-} from '@ant-trail/core/actions';
-import { daysBetween } from '@ant-trail/core/calendar';
-import { severityWord } from '@ant-trail/core/sheet';
-import { useState } from 'react';
-import { Column, Row, Rule } from '@/design/box.tsx';
-import { Button } from '@/design/button.tsx';
-import { DeskPage } from '@/design/desk-page.tsx';
-import { Mark } from '@/design/mark.tsx';
-import { PressableRow } from '@/design/pressable-row.tsx';
-import { Body, Figure, Heading } from '@/design/text.tsx';
+import { Action, ACTIONS_STAND, ActionsAnswer } from '@ant-trail/contract/actions';
+import { useLocalSearchParams, useRouter } from 'expo-router';
+import { Column, Row } from '@/design/box.tsx';
+import { Pick } from '@/design/pick.tsx';
+import { Body, Figure } from '@/design/text.tsx';
 import { useOffice } from '@/device/office.ts';
 import { useNow } from '@/device/use-now.ts';
-import { usePeople } from '@/features/accounts/desk/use-people.ts';
+import { FindPerson } from '@/features/accounts/desk/find-person.tsx';
+import { usePeople, type People } from '@/features/accounts/desk/use-people.ts';
 import { useMe } from '@/features/accounts/session.ts';
-import { sayShortDay } from '@/features/planning/wording.ts';
+import { ListPage } from '@/features/lists/desk/list-page.tsx';
+import { TextFilter } from '@/features/lists/desk/text-filter.tsx';
+import { useList, type List } from '@/features/lists/desk/use-list.ts';
+import { SiteFilter } from '@/features/sites/desk/site-filter.tsx';
+import { actionColumns } from './action-columns.tsx';
 import { MoveDialog } from './move-dialog.tsx';
 
-/** What is being done about what was found; overdue first. */
+/** What is being done about what was found; what is due first comes first. */
 export function ActionsScreen() {
   const { organisation } = useMe();
   const { day } = useNow(organisation.timeZone);
-  const { answer, problem, again } = useOffice(ActionsAnswer, '/api/actions', ['action', 'site']);
   const people = usePeople();
-  const [opened, setOpened] = useState<string | null>(null);
-  const [settled, setSettled] = useState(false);
-  const actions = [...(answer?.actions ?? [])].sort(compareActions(day));
-  const overdue = actions.filter((action) => isOverdue(action, day));
-  const done = actions.filter((action) => action.state === 'done');
-  const open = actions.filter(
-    (action) =>
-      !isOverdue(action, day) && !isActionSettled(action.state) && action.state !== 'done',
-  );
-  const rest = actions.filter((action) => isActionSettled(action.state));
-  const current = actions.find((action) => action.id === opened);
-  const groups = [
-    { title: 'Overdue', list: overdue },
-    { title: 'Done, to be verified', list: done },
-    { title: 'Open', list: open },
-    ...(settled ? [{ title: 'Settled', list: rest }] : []),
-  ];
+  const router = useRouter();
+  const params = useLocalSearchParams<{ action?: string }>();
+  const list = useList<Action>({
+    name: 'actions',
+    path: '/api/actions',
+    schema: ActionsAnswer,
+    about: ['action', 'site'],
+    keys: ['stand', 'owner', 'site'],
+  });
+  const overdue = useOffice(ActionsAnswer, '/api/actions?stand=overdue&most=1', ['action']).answer
+    ?.total;
+  const opened = useOffice(Action, params.action ? `/api/actions/${params.action}` : null, [
+    'action',
+  ]);
   return (
-    <DeskPage
+    <ListPage<Action>
       title="Actions"
-      problem={problem}
       about={
-        <Row gap="$3" alignItems="baseline">
-          <Figure strong eyes={overdue.length > 0} fontSize="$4">
-            {overdue.length}
-          </Figure>
-          <Body small eyes={overdue.length > 0}>
-            overdue
-          </Body>
-          <Figure strong fontSize="$4">
-            {open.length}
-          </Figure>
-          <Body small>open</Body>
-        </Row>
+        overdue ? (
+          <Row gap="$2" alignItems="baseline">
+            <Figure strong eyes fontSize="$4">
+              {overdue}
+            </Figure>
+            <Body small eyes>
+              overdue
+            </Body>
+          </Row>
+        ) : null
       }
-      actions={
-        <Button dense onPress={() => setSettled(!settled)}>
-          {settled ? 'Hide settled ones' : `Show ${rest.length} settled`}
-        </Button>
-      }
+      list={list}
+      idOf={({ id }) => id}
+      nameOf={({ title, siteName }) => `${title}, ${siteName}`}
+      columns={actionColumns(people, day)}
+      orderedBy="urgency"
+      onOpen={({ id }) => router.setParams({ action: id })}
+      nothing="No action fits what you chose. They are opened from findings, in the field or at review."
+      filters={<Filters list={list} />}
+      moreFilters={{
+        fields: <MoreFilters list={list} people={people} />,
+        keys: ['owner', 'site'],
+      }}
     >
-      {answer && actions.length === 0 ? (
-        <Body quiet>No actions yet. They are opened from findings, in the field or at review.</Body>
-      ) : null}
-      {groups
-        .filter(({ list }) => list.length > 0)
-        .map(({ title, list }) => (
-          <Column key={title}>
-            <Heading paddingBottom="$2">{title}</Heading>
-            {list.map((action) => (
-              <Line
-                key={action.id}
-                action={action}
-                today={day}
-                owner={people.name(action.owner)}
-                onOpen={() => setOpened(action.id)}
-              />
-            ))}
-          </Column>
-        ))}
-      {current ? (
+      {opened.answer ? (
         <MoveDialog
-          action={current}
+          key={opened.answer.id}
+          action={opened.answer}
           people={people}
-          onClose={() => setOpened(null)}
-          onMoved={again}
+          onClose={() => router.setParams({ action: undefined })}
+          onMoved={() => {
+            opened.again();
+            list.again();
+          }}
         />
       ) : null}
-    </DeskPage>
+    </ListPage>
   );
 }
 
-interface LineProps {
-  readonly action: Action;
-  readonly today: string;
-  readonly owner: string;
-  readonly onOpen: () => void;
-}
+const STAND_WORDS: Record<(typeof ACTIONS_STAND)[number], string> = {
+  unsettled: 'not settled',
+  overdue: 'overdue',
+  'to verify': 'done, to verify',
+  settled: 'settled',
+  any: 'all',
+};
 
-function sayDue(action: Action, today: string): string {
-  const days = daysBetween(today, action.dueOn);
-  if (isOverdue(action, today)) return `${-days} ${days === -1 ? 'day' : 'days'} overdue`;
-  if (isActionSettled(action.state) || action.state === 'done')
-    return `was due ${sayShortDay(action.dueOn)}`;
-  if (days === 0) return 'due today';
-  return days < 8
-    ? `due in ${days} ${days === 1 ? 'day' : 'days'}`
-    : `due ${sayShortDay(action.dueOn)}`;
-}
-
-function Line({ action, today, owner, onOpen }: LineProps) {
-  const late = isOverdue(action, today);
+function Filters({ list: { query, change } }: { list: List<Action> }) {
   return (
-    <Column>
-      <Rule />
-      <PressableRow onPress={onOpen} paddingVertical="$2" justifyContent="center">
-        <Row gap="$3" alignSelf="stretch" flexWrap="wrap">
-          <Mark name={late ? 'late' : ACTION_STATE_RULES[action.state].mark} silent />
-          <Column flex={1} minWidth={260}>
-            <Body strong>{action.title}</Body>
-            <Body small quiet>
-              {action.siteName}
-            </Body>
-          </Column>
-          <Body small width={90}>
-            {action.state}
-          </Body>
-          <Body small width={80}>
-            {severityWord(action.severity)}
-          </Body>
-          <Body small width={150}>
-            {owner}
-          </Body>
-          <Body small strong={late} eyes={late} width={150}>
-            {sayDue(action, today)}
-          </Body>
-        </Row>
-      </PressableRow>
-    </Column>
+    <>
+      <TextFilter label="Action, place or owner" query={query} onChange={change} />
+      <Pick
+        label="Shown"
+        value={query['stand'] ?? 'unsettled'}
+        onChange={(stand) => change({ stand: stand === 'unsettled' ? undefined : stand })}
+        options={ACTIONS_STAND.map((value) => ({ value, label: STAND_WORDS[value] }))}
+      />
+    </>
+  );
+}
+
+function MoreFilters({ list, people }: { list: List<Action>; people: People }) {
+  const { query, change } = list;
+  return (
+    <>
+      <Column width={200}>
+        <FindPerson
+          label="Owner"
+          empty="Everybody"
+          people={people.list}
+          chosen={query['owner'] ?? null}
+          onChoose={(owner) => change({ owner: owner ?? undefined })}
+        />
+      </Column>
+      <SiteFilter list={list} />
+    </>
   );
 }

@@ -13,11 +13,11 @@ import { Column, Row } from '@/design/box.tsx';
 import { Button } from '@/design/button.tsx';
 import { Dialog } from '@/design/dialog.tsx';
 import { Input } from '@/design/input.tsx';
+import { sayShortDay, sayWhen } from '@/design/say-day.ts';
 import { Body, Figure } from '@/design/text.tsx';
 import { ask, wordsFor } from '@/device/api.ts';
 import type { People } from '@/features/accounts/desk/use-people.ts';
 import { useMe } from '@/features/accounts/session.ts';
-import { sayShortDay, sayWhen } from '@/features/planning/wording.ts';
 
 export interface MoveDialogProps {
   readonly action: Action;
@@ -95,7 +95,7 @@ export function MoveDialog({ action, people, onClose, onMoved }: MoveDialogProps
             ) : null}
             <Row gap="$2" flexWrap="wrap">
               {next.map((to, index) => (
-                <Button key={to} main={index === 0} onPress={() => void move(to)}>
+                <Button key={to} main={index === 0} onPress={() => move(to)}>
                   {to === 'in hand' && action.state === 'done'
                     ? 'Back in hand'
                     : ACTION_STATE_RULES[to].verb}

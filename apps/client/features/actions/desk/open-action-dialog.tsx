@@ -11,6 +11,7 @@ import { Input } from '@/design/input.tsx';
 import { DateField, Pick } from '@/design/pick.tsx';
 import { Body } from '@/design/text.tsx';
 import { ask, wordsFor } from '@/device/api.ts';
+import { officeTime } from '@/device/clock.ts';
 import { newId } from '@/device/identity.ts';
 import { usePeople } from '@/features/accounts/desk/use-people.ts';
 import { useMe } from '@/features/accounts/session.ts';
@@ -29,7 +30,7 @@ export function OpenActionDialog(props: OpenActionDialogProps) {
   const { site, sheet, finding, proposedOwner, onClose, onDone } = props;
   const { person, organisation } = useMe();
   const people = usePeople();
-  const today = inZone(new Date(), organisation.timeZone).day;
+  const today = inZone(officeTime(), organisation.timeZone).day;
   const [title, setTitle] = useState(finding?.proposedAction ?? '');
   const [details, setDetails] = useState(finding?.words ?? '');
   const [severity, setSeverity] = useState<Severity>(finding?.severity ?? 1);
@@ -85,7 +86,7 @@ export function OpenActionDialog(props: OpenActionDialogProps) {
             {problem}
           </Body>
         ) : null}
-        <Button main onPress={() => void open()}>
+        <Button main onPress={() => open()}>
           Open it
         </Button>
       </Column>

@@ -8,20 +8,27 @@ import { Dialog } from '@/design/dialog.tsx';
 import { Input } from '@/design/input.tsx';
 import { DateField, Pick } from '@/design/pick.tsx';
 import { Body } from '@/design/text.tsx';
+import { officeTime } from '@/device/clock.ts';
 import { newId } from '@/device/identity.ts';
 import { useMe } from '@/features/accounts/session.ts';
 import { useColleagues } from '@/features/accounts/use-colleagues.ts';
-import { useSheetSession } from '@/features/capture/field/sheet-context.tsx';
 import { usePhone } from '@/features/sync/phone.tsx';
 import { openActionHere } from './own-actions.ts';
 
+interface ActionDialogProps {
+  readonly finding: Finding;
+  /** Where and in which sheet it was found. */
+  readonly site: string;
+  readonly sheet: string;
+  readonly onClose: () => void;
+}
+
 /** Opens a corrective action from a finding, on the spot. */
-export function ActionDialog({ finding, onClose }: { finding: Finding; onClose: () => void }) {
-  const session = useSheetSession();
+export function ActionDialog({ finding, site, sheet, onClose }: ActionDialogProps) {
   const { store, engine } = usePhone();
   const { person, organisation } = useMe();
   const people = useColleagues(store);
-  const today = inZone(new Date(), organisation.timeZone).day;
+  const today = inZone(officeTime(), organisation.timeZone).day;
   const [title, setTitle] = useState(finding.proposedAction ?? finding.words);
   const [owner, setOwner] = useState(person.id);
   const [dueOn, setDueOn] = useState(addDays(today, DAYS_FOR_SEVERITY[finding.severity]));
@@ -31,8 +38,8 @@ export function ActionDialog({ finding, onClose }: { finding: Finding; onClose: 
     if (!title.trim() || !dueOn) return;
     await openActionHere(store, {
       id: newId(),
-      site: session.context.site.id,
-      sheet: session.sheet,
+      site,
+      sheet,
       key: finding.key,
       title: title.trim(),
       details: finding.words,
@@ -62,7 +69,7 @@ export function ActionDialog({ finding, onClose }: { finding: Finding; onClose: 
           options={people.map(({ id, name }) => ({ value: id, label: name }))}
         />
         <DateField label="By when" type="date" value={dueOn} onChange={setDueOn} />
-        <Button main onPress={() => void open()}>
+        <Button main onPress={() => open()}>
           Open it
         </Button>
       </Column>

@@ -3,7 +3,7 @@ import { Column, Row, Rule } from '@/design/box.tsx';
 import { Button } from '@/design/button.tsx';
 import { Pick } from '@/design/pick.tsx';
 import { Body } from '@/design/text.tsx';
-import { useSheetSession, useSheetState } from './sheet-context.tsx';
+import { useSheetSession, useSheetState } from '../session/sheet-context.tsx';
 
 /** What comes before the first question: the client's programme, and answers to begin with. */
 export function BeginWith() {
@@ -35,7 +35,7 @@ export function BeginWith() {
             </Body>
             <Row gap="$2" flexWrap="wrap">
               {variants.map(({ name, answers }) => (
-                <Button key={name} dense onPress={() => void session.takeOver(answers)}>
+                <Button key={name} dense onPress={() => session.takeOver(answers)}>
                   {name}
                 </Button>
               ))}

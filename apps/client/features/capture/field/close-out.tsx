@@ -3,7 +3,7 @@ import { Column, Row } from '@/design/box.tsx';
 import { Button } from '@/design/button.tsx';
 import { Dialog } from '@/design/dialog.tsx';
 import { Body } from '@/design/text.tsx';
-import { useSheetSession } from './sheet-context.tsx';
+import { useSheetSession } from '../session/sheet-context.tsx';
 
 const sayBlanks = (count: number): string => `${count} ${count === 1 ? 'blank' : 'blanks'}`;
 
@@ -28,7 +28,7 @@ export function CloseOut({ blanks, where }: { blanks: readonly string[]; where: 
               stay open. It is recorded, and can be undone.
             </Body>
             <Row>
-              <Button grow main onPress={() => void close()}>
+              <Button grow main onPress={() => close()}>
                 Close out
               </Button>
             </Row>

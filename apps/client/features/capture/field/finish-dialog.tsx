@@ -6,13 +6,13 @@ import { Button } from '@/design/button.tsx';
 import { Dialog } from '@/design/dialog.tsx';
 import { Mark } from '@/design/mark.tsx';
 import { PressableRow } from '@/design/pressable-row.tsx';
+import { sayShortDay } from '@/design/say-day.ts';
 import { Body } from '@/design/text.tsx';
 import { useMe } from '@/features/accounts/session.ts';
 import { isAskedBeforeLeaving } from '@/features/planning/field/trail.ts';
 import { recordStep } from '@/features/planning/field/visit-steps.ts';
-import { sayShortDay } from '@/features/planning/wording.ts';
 import { usePhone } from '@/features/sync/phone.tsx';
-import { useSheetSession, useSheetState } from './sheet-context.tsx';
+import { useSheetSession, useSheetState } from '../session/sheet-context.tsx';
 
 export interface FinishDialogProps {
   readonly onClose: () => void;
@@ -64,7 +64,7 @@ export function FinishDialog({ onClose, onEdit }: FinishDialogProps) {
             : `${state.findings.length} ${state.findings.length === 1 ? 'finding' : 'findings'}.`}{' '}
           Once finished, the office reads it.
         </Body>
-        <Button main onPress={() => void finish()}>
+        <Button main onPress={() => finish()}>
           Finish the sheet
         </Button>
       </Column>

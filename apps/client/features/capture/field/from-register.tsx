@@ -3,7 +3,7 @@ import type { QuestionState } from '@ant-trail/core/sheet';
 import { Button } from '@/design/button.tsx';
 import { useLive } from '@/device/use-live.ts';
 import { usePhone } from '@/features/sync/phone.tsx';
-import { useSheetSession } from './sheet-context.tsx';
+import { useSheetSession } from '../session/sheet-context.tsx';
 
 /** The things the register knows here and that have no row yet: all put in with one press. */
 export function FromRegister({ state }: { state: QuestionState }) {
@@ -14,10 +14,7 @@ export function FromRegister({ state }: { state: QuestionState }) {
   const rows = assetRows(state, assets ?? []);
   if (rows.length === 0) return null;
   return (
-    <Button
-      dense
-      onPress={() => void session.writeAll(rows.map((row) => ({ ...row, kind: 'answer' })))}
-    >
+    <Button dense onPress={() => session.writeAll(rows.map((row) => ({ ...row, kind: 'answer' })))}>
       Put in {rows.length} from the register
     </Button>
   );

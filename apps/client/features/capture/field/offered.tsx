@@ -1,9 +1,16 @@
-import { allOffered, isRow, offeredFor, sayValue, type QuestionState } from '@ant-trail/core/sheet';
+import {
+  allOffered,
+  isRow,
+  offeredFor,
+  rulesOf,
+  sayValue,
+  type QuestionState,
+} from '@ant-trail/core/sheet';
 import { Row } from '@/design/box.tsx';
 import { Button } from '@/design/button.tsx';
+import { sayShortDay } from '@/design/say-day.ts';
 import { Body } from '@/design/text.tsx';
-import { sayShortDay } from '@/features/planning/wording.ts';
-import { useSheetSession, type PartProps } from './sheet-context.tsx';
+import { useSheetSession, type PartProps } from '../session/sheet-context.tsx';
 
 /** An answer the template offers: taken with one press, never by itself. */
 export function Offered({ state }: { state: PartProps['state'] }) {
@@ -11,12 +18,12 @@ export function Offered({ state }: { state: PartProps['state'] }) {
   const { question, suggested, path } = state;
   if (suggested === null) return null;
   const said = sayValue(question, suggested, undefined, sayShortDay);
-  const unit = question.kind === 'number' || question.kind === 'instrument' ? question.unit : null;
+  const unit = rulesOf(question).units?.(question)[0] ?? null;
   return (
     <Row>
       <Button
         dense
-        onPress={() => void session.write(path, 'answer', suggested, unit ? { unit } : {})}
+        onPress={() => session.write(path, 'answer', suggested, unit ? { unit } : {})}
         label={`Take ${said} for ${question.label}`}
       >
         Take {said}
@@ -42,7 +49,7 @@ export function LastTime({ state }: { state: QuestionState }) {
     <Row>
       <Button
         dense
-        onPress={() => void session.takeOver(offered)}
+        onPress={() => session.takeOver(offered)}
         label={`As last time for ${question.label}: ${said}`}
       >
         As last time: {said}
@@ -59,7 +66,7 @@ export function TakeSection({ questions }: { questions: readonly QuestionState[]
   if (!earlier || offered.length < 2) return null;
   return (
     <Row padding="$4" paddingBottom={0}>
-      <Button dense onPress={() => void session.takeOver(offered)}>
+      <Button dense onPress={() => session.takeOver(offered)}>
         Take all {offered.length} answers of {sayShortDay(earlier.day)}
       </Button>
     </Row>
@@ -84,7 +91,7 @@ export function ClosedOut({ state, locked }: PartProps) {
         <Button
           dense
           plain
-          onPress={() => void session.write(entry.path, 'clear', null)}
+          onPress={() => session.write(entry.path, 'clear', null)}
           label={`Undo closing out ${state.question.label}`}
         >
           Undo

@@ -1,7 +1,7 @@
+import { reasonPath } from '@ant-trail/core/log';
+import { isAsked, rulesOf, textOf, type Question } from '@ant-trail/core/sheet';
 import { memo, useEffect, useState } from 'react';
 import { useStore } from 'zustand';
-import { reasonPath } from '@ant-trail/core/log';
-import { textOf, type QuestionKind } from '@ant-trail/core/sheet';
 import { Column, Row, Rule } from '@/design/box.tsx';
 import { Button } from '@/design/button.tsx';
 import { Mark } from '@/design/mark.tsx';
@@ -12,24 +12,10 @@ import { useActionsOf } from '@/features/actions/field/own-actions.ts';
 import { DictatedInput } from '../parts/dictated-input.tsx';
 import { PARTS } from '../parts/parts.tsx';
 import { PhotoStrip } from '../parts/photos.tsx';
+import { useSheetSession, type PartProps } from '../session/sheet-context.tsx';
 import { ClosedOut, LastTime, Offered } from './offered.tsx';
+import { OthersAnswer, SaidApart } from './others.tsx';
 import { RowsBlock } from './rows-block.tsx';
-import { useSheetSession, type PartProps } from './sheet-context.tsx';
-
-/** Kinds nobody has to answer themselves. */
-const CALCULATED: ReadonlySet<QuestionKind> = new Set<QuestionKind>(['calculated', 'rows']);
-/** Kinds to which a photo may be added without being asked for. */
-const TAKES_PHOTOS: ReadonlySet<QuestionKind> = new Set<QuestionKind>([
-  'yesNo',
-  'choice',
-  'choices',
-  'performed',
-  'number',
-  'instrument',
-  'text',
-  'code',
-  'lookup',
-]);
 
 /** One question with what helps to answer it and what its answer asks for. */
 export const QuestionBlock = memo(function QuestionBlock({ state, locked }: PartProps) {
@@ -37,8 +23,8 @@ export const QuestionBlock = memo(function QuestionBlock({ state, locked }: Part
   const { question, asksReason, photos, asksPhoto, findings } = state;
   const Part = PARTS[question.kind];
   const isRows = question.kind === 'rows';
-  const optional = !state.required && !CALCULATED.has(question.kind);
-  const asksMore = asksPhoto || photos.length > 0 || question.kind === 'photo';
+  const optional = !state.required && isAsked(question);
+  const asksMore = asksPhoto || photos.length > 0 || rulesOf(question).keeps === 'photos';
   return (
     <Column
       id={`question-${state.path}`}
@@ -70,6 +56,7 @@ export const QuestionBlock = memo(function QuestionBlock({ state, locked }: Part
             </Body>
           ) : null}
         </Column>
+        {state.disagreement.length > 1 ? <SaidApart state={state} /> : null}
         {state.closedOut ? <ClosedOut state={state} locked={locked} /> : null}
         {!locked && state.answer === null && !state.closedOut ? (
           <>
@@ -78,7 +65,14 @@ export const QuestionBlock = memo(function QuestionBlock({ state, locked }: Part
           </>
         ) : null}
         {Part ? <Part state={state} locked={locked} /> : null}
-        {isRows ? <RowsBlock state={state} locked={locked} /> : null}
+        {locked || !state.answer || !isChosen(question) ? null : <TakeBack state={state} />}
+        <OthersAnswer state={state} />
+        {state.answer?.entry.kind === 'prepare' ? (
+          <Body small quiet>
+            Filled in by the office beforehand. Change it if it is not so.
+          </Body>
+        ) : null}
+        {isRows ? <RowsBlock state={state} locked={locked} Block={QuestionBlock} /> : null}
         {state.messages.map((message) => (
           <Notice key={message.words} tone={message.tone === 'warning' ? 'eyes' : 'info'}>
             {message.words}
@@ -92,7 +86,7 @@ export const QuestionBlock = memo(function QuestionBlock({ state, locked }: Part
             </Body>
           ))}
         {asksReason ? <Reason state={state} locked={locked} /> : null}
-        {asksMore || (!locked && TAKES_PHOTOS.has(question.kind)) ? (
+        {asksMore || (!locked && rulesOf(question).takesPhotos) ? (
           <PhotoStrip state={state} locked={locked} />
         ) : null}
         {!isRows && (findings[0]?.severity ?? 0) >= 2 ? (
@@ -103,6 +97,28 @@ export const QuestionBlock = memo(function QuestionBlock({ state, locked }: Part
     </Column>
   );
 });
+
+/** Whether one of several answers is pressed: that alone would leave no way back to none. */
+const isChosen = (question: Question): boolean => {
+  const { offers, celType } = rulesOf(question);
+  return celType === 'bool' || (offers !== undefined && celType === 'string');
+};
+
+function TakeBack({ state }: Pick<PartProps, 'state'>) {
+  const session = useSheetSession();
+  return (
+    <Row>
+      <Button
+        dense
+        plain
+        label={`Take back the answer to ${state.question.label}`}
+        onPress={() => session.write(state.path, 'clear', null)}
+      >
+        Take back
+      </Button>
+    </Row>
+  );
+}
 
 /** Comes into view and takes the focus when this question is sought. */
 function useSought(path: string): void {
@@ -124,7 +140,8 @@ function Reason({ state, locked }: PartProps) {
   const path = reasonPath(state.path);
   return (
     <DictatedInput
-      label="In a word, why?"
+      label="Why?"
+      path={path}
       lines={2}
       locked={locked}
       kept={state.reason ? textOf(state.reason.value) : ''}
@@ -164,7 +181,14 @@ function ProposedAction({ state, locked }: PartProps) {
           Open an action{finding.proposedAction ? `: ${finding.proposedAction}` : ''}
         </Button>
       </Row>
-      {open ? <ActionDialog finding={finding} onClose={() => setOpen(false)} /> : null}
+      {open ? (
+        <ActionDialog
+          finding={finding}
+          site={session.context.site.id}
+          sheet={session.sheet}
+          onClose={() => setOpen(false)}
+        />
+      ) : null}
     </>
   );
 }

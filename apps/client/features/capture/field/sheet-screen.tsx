@@ -1,28 +1,31 @@
-import { useLocalSearchParams, useRouter } from 'expo-router';
 import { blanksIn, sayPercent, type SheetState } from '@ant-trail/core/sheet';
+import { useLocalSearchParams, useRouter } from 'expo-router';
 import { memo, useDeferredValue, useEffect, useState } from 'react';
-import { KitPart } from '@/features/trades/kit-part.tsx';
-import { Reckoned } from '@/features/trades/reckoned.tsx';
 import { useStore } from 'zustand';
+import { ActionBar } from '@/design/action-bar.tsx';
 import { Column, Row, Scroll } from '@/design/box.tsx';
 import { Button } from '@/design/button.tsx';
-import { ActionBar } from '@/design/action-bar.tsx';
 import { FieldFoot, FieldHead, FieldPage } from '@/design/field-frame.tsx';
 import { Notice } from '@/design/notice.tsx';
 import { Body, Heading } from '@/design/text.tsx';
+import { useHoldStill } from '@/device/hold-still.ts';
 import { useMe } from '@/features/accounts/session.ts';
 import { usePhone } from '@/features/sync/phone.tsx';
+import { KitPart } from '@/features/trades/kit-part.tsx';
+import { Reckoned } from '@/features/trades/reckoned.tsx';
+import { SheetSessionContext, useSheetSession, useSheetState } from '../session/sheet-context.tsx';
+import { openSession, type SheetSession } from '../session/sheet-session.ts';
 import { BeginWith } from './begin-with.tsx';
 import { CloseOut } from './close-out.tsx';
 import { FinishDialog } from './finish-dialog.tsx';
 import { TakeSection } from './offered.tsx';
-import { QuestionBlock } from './question-block.tsx';
+import { SectionQuestions } from './section-questions.tsx';
+import { TakenNotice } from './taken-notice.tsx';
 import { SectionTrail } from './section-trail.tsx';
-import { SheetSessionContext, useSheetSession, useSheetState } from './sheet-context.tsx';
-import { openSession, type SheetSession } from './sheet-session.ts';
 
 /** A sheet being filled in, from what is kept on the phone alone. */
 export function SheetScreen() {
+  useHoldStill();
   const { id } = useLocalSearchParams<{ id: string }>();
   const { store, engine } = usePhone();
   const { person } = useMe();
@@ -74,21 +77,6 @@ export function SheetScreen() {
 function OpenedSheet() {
   return <SheetPage state={useDeferredValue(useSheetState())} />;
 }
-
-interface ShownQuestionProps {
-  readonly section: string;
-  readonly path: string;
-  readonly locked: boolean;
-}
-
-const ShownQuestion = memo(function ShownQuestion({ section, path, locked }: ShownQuestionProps) {
-  const state = useStore(useSheetSession().state, ({ sections }) =>
-    sections
-      .find((each) => each.section.id === section)
-      ?.questions.find((question) => question.path === path),
-  );
-  return state ? <QuestionBlock state={state} locked={locked} /> : null;
-});
 
 const SheetPage = memo(function SheetPage({ state }: { state: SheetState }) {
   const session = useSheetSession();
@@ -155,6 +143,7 @@ const SheetPage = memo(function SheetPage({ state }: { state: SheetState }) {
           {trouble}
         </Notice>
       ) : null}
+      <TakenNotice />
       <Scroll render="main" id="sheet-scroll">
         {state.stage === 'returned' ? (
           <Notice tone="info" mark="returned">
@@ -185,14 +174,13 @@ const SheetPage = memo(function SheetPage({ state }: { state: SheetState }) {
           />
         ) : null}
         {here && !locked && !waits ? <TakeSection questions={here.questions} /> : null}
-        {here?.questions.map(({ path }) => (
-          <ShownQuestion
-            key={path}
+        {here ? (
+          <SectionQuestions
             section={here.section.id}
-            path={path}
+            paths={here.questions.map(({ path }) => path)}
             locked={locked || waits}
           />
-        ))}
+        ) : null}
         {blanks.length > 1 && !locked && !waits ? (
           <Row padding="$4">
             <CloseOut blanks={blanks} where={here?.section.title ?? 'this section'} />

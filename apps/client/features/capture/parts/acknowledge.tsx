@@ -1,5 +1,5 @@
 import { Lines } from '@/design/choose.tsx';
-import { useAnswer, type PartProps } from '../field/sheet-context.tsx';
+import { useAnswer, type PartProps } from '../session/sheet-context.tsx';
 
 const READ = [{ value: 'yes', label: 'Yes, it is so' }] as const;
 
@@ -13,7 +13,9 @@ export function AcknowledgePart({ state, locked }: PartProps) {
       label={state.question.label}
       options={READ}
       chosen={done ? ['yes'] : []}
-      onPress={() => void give(done ? null : true)}
+      onPress={() => {
+        if (!done) void give(true);
+      }}
       disabled={locked}
     />
   );

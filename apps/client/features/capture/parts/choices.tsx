@@ -1,7 +1,7 @@
 import { ownAnswer, ownWords, type Option } from '@ant-trail/core/sheet';
 import { Column } from '@/design/box.tsx';
 import { Lines, Segments } from '@/design/choose.tsx';
-import { useAnswer, type PartProps } from '../field/sheet-context.tsx';
+import { useAnswer, type PartProps } from '../session/sheet-context.tsx';
 import { DraftInput } from './draft-input.tsx';
 
 const YES_NO = [
@@ -10,21 +10,23 @@ const YES_NO = [
   { value: 'na', label: 'Not applicable' },
 ] as const;
 
-/** Pressing what is chosen already takes the answer away again. */
-function useToggle(state: PartProps['state']): (value: string) => void {
+/** Pressing what is chosen already changes nothing: an answer is taken back by its own control. */
+function useChoice(state: PartProps['state']): (value: string) => void {
   const give = useAnswer(state);
-  return (value) => void give(state.answer?.value === value ? null : value);
+  return (value) => {
+    if (state.answer?.value !== value) void give(value);
+  };
 }
 
 export function YesNoPart({ state, locked }: PartProps) {
-  const toggle = useToggle(state);
+  const choose = useChoice(state);
   const chosen = YES_NO.filter((option) => option.value === state.answer?.value);
   return (
     <Segments
       label={state.question.label}
       options={YES_NO}
       chosen={chosen.map((option) => option.value)}
-      onPress={toggle}
+      onPress={choose}
       disabled={locked}
     />
   );
@@ -36,13 +38,13 @@ const PERFORMED = [
 ] as const;
 
 export function PerformedPart({ state, locked }: PartProps) {
-  const toggle = useToggle(state);
+  const choose = useChoice(state);
   return (
     <Segments
       label={state.question.label}
       options={PERFORMED}
       chosen={PERFORMED.map(({ value }) => value).filter((value) => value === state.answer?.value)}
-      onPress={toggle}
+      onPress={choose}
       disabled={locked}
     />
   );
@@ -53,7 +55,7 @@ const asLines = (options: readonly Option[]) =>
 
 export function ChoicePart({ state, locked }: PartProps) {
   const give = useAnswer(state);
-  const toggle = useToggle(state);
+  const choose = useChoice(state);
   const { question } = state;
   if (question.kind !== 'choice') return null;
   const chosen = typeof state.answer?.value === 'string' ? state.answer.value : '';
@@ -63,7 +65,7 @@ export function ChoicePart({ state, locked }: PartProps) {
         label={question.label}
         options={asLines(question.options)}
         chosen={[chosen]}
-        onPress={toggle}
+        onPress={choose}
         disabled={locked}
       />
       {question.somethingElse ? (

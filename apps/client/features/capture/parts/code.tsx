@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { Column, Row } from '@/design/box.tsx';
 import { Button } from '@/design/button.tsx';
 import { Body } from '@/design/text.tsx';
-import { useAnswer, type PartProps } from '../field/sheet-context.tsx';
+import { useAnswer, type PartProps } from '../session/sheet-context.tsx';
 import { DraftInput } from './draft-input.tsx';
 import { Scanner } from './scanner.tsx';
 
@@ -21,6 +21,7 @@ export function CodePart({ state, locked }: PartProps) {
         hideLabel
         locked={locked}
         problem={problem ?? undefined}
+        path={state.path}
         kept={kept?.code ?? ''}
         keep={(text) => give(text.trim() ? { code: text.trim(), how: 'typed' } : null)}
       />

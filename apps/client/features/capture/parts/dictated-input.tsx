@@ -8,8 +8,8 @@ import type { DraftInputProps } from './draft-input.tsx';
 import { useDraft } from './use-draft.ts';
 
 /** A field for words that can be typed or spoken; what was heard stands in the field to be mended. */
-export function DictatedInput({ kept, keep, locked, problem, ...field }: DraftInputProps) {
-  const draft = useDraft(kept, keep);
+export function DictatedInput({ kept, keep, locked, problem, path, ...field }: DraftInputProps) {
+  const draft = useDraft(kept, keep, path === undefined ? {} : { path });
   const [running, setRunning] = useState<Dictation | null>(null);
   const [trouble, setTrouble] = useState<string | null>(null);
   const before = useRef('');

@@ -8,11 +8,13 @@ export interface DraftInputProps extends Pick<
   readonly kept: string;
   readonly keep: Keep;
   readonly locked: boolean;
+  /** The path it answers. */
+  readonly path?: string;
 }
 
 /** A field that keeps what is typed when the person pauses or leaves; locked, it only shows it. */
-export function DraftInput({ kept, keep, locked, problem, ...field }: DraftInputProps) {
-  const draft = useDraft(kept, keep);
+export function DraftInput({ kept, keep, locked, problem, path, ...field }: DraftInputProps) {
+  const draft = useDraft(kept, keep, path === undefined ? {} : { path });
   return (
     <Input
       {...field}

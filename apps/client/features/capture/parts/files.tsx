@@ -4,7 +4,7 @@ import { Column, Row } from '@/design/box.tsx';
 import { Button } from '@/design/button.tsx';
 import { Body } from '@/design/text.tsx';
 import { measureLength, record, type Recording } from '@/device/record.ts';
-import { useSheetSession, type PartProps } from '../field/sheet-context.tsx';
+import { useSheetSession, type PartProps } from '../session/sheet-context.tsx';
 import { DraftInput } from './draft-input.tsx';
 
 const ACCEPT = { video: 'video/*', voice: 'audio/*', file: 'application/pdf' } as const;
@@ -64,7 +64,7 @@ export function FilesPart({ state, locked }: PartProps) {
               Stop recording
             </Button>
           ) : (
-            <Button dense onPress={() => void begin()}>
+            <Button dense onPress={() => begin()}>
               Record a {WORD[kind]}
             </Button>
           )}
@@ -104,7 +104,7 @@ function FileLine({ file, locked }: { file: KeptFile; locked: boolean }) {
           <Button
             dense
             plain
-            onPress={() => void session.write(path, 'clear', null)}
+            onPress={() => session.write(path, 'clear', null)}
             label={`Remove ${value.name}`}
           >
             Remove

@@ -8,7 +8,7 @@ import { Body } from '@/design/text.tsx';
 import { useMe } from '@/features/accounts/session.ts';
 import { useColleagues } from '@/features/accounts/use-colleagues.ts';
 import { usePhone } from '@/features/sync/phone.tsx';
-import { useSheetSession, type PartProps } from '../field/sheet-context.tsx';
+import { useSheetSession, type PartProps } from '../session/sheet-context.tsx';
 import { PassedByColleague } from './passed-by-colleague.tsx';
 import { PassedFromOutside } from './passed-from-outside.tsx';
 
@@ -34,7 +34,7 @@ export function HoldPart({ state, locked }: PartProps) {
             {isVouchedFor(question, answer.entry) ? '' : ' (does not count yet)'}
           </Body>
           {locked ? null : (
-            <Button dense onPress={() => void session.write(state.path, 'clear', null)}>
+            <Button dense onPress={() => session.write(state.path, 'clear', null)}>
               Once more
             </Button>
           )}

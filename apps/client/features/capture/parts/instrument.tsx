@@ -10,6 +10,7 @@ import { Column, Row } from '@/design/box.tsx';
 import { Button } from '@/design/button.tsx';
 import { Dialog } from '@/design/dialog.tsx';
 import { PressableRow } from '@/design/pressable-row.tsx';
+import { sayWhen } from '@/design/say-day.ts';
 import { Body, Figure } from '@/design/text.tsx';
 import {
   findInstruments,
@@ -17,9 +18,8 @@ import {
   pairedInstrument,
   pairInstrument,
 } from '@/device/instruments.ts';
-import { sayWhen } from '@/features/planning/wording.ts';
 import { useMe } from '@/features/accounts/session.ts';
-import { useAnswer, type PartProps } from '../field/sheet-context.tsx';
+import { useAnswer, type PartProps } from '../session/sheet-context.tsx';
 import { NumberPart } from './number.tsx';
 
 const wordsOf = (error: unknown): string =>
@@ -172,7 +172,7 @@ function ChooseInstrument({ kind, onClose, onPaired }: ChooseInstrumentProps) {
               paddingVertical="$2"
               justifyContent="center"
               disabled={pairing !== null}
-              onPress={() => void pair(one)}
+              onPress={() => pair(one)}
             >
               <Body strong>{one.name}</Body>
               <Figure small quiet>

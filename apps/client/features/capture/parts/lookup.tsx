@@ -7,7 +7,7 @@ import { Body, Figure } from '@/design/text.tsx';
 import { useLive } from '@/device/use-live.ts';
 import { RowSearch } from '@/features/catalogues/row-search.tsx';
 import { usePhone } from '@/features/sync/phone.tsx';
-import { useAnswer, type PartProps } from '../field/sheet-context.tsx';
+import { useAnswer, type PartProps } from '../session/sheet-context.tsx';
 import { DraftInput } from './draft-input.tsx';
 
 /** A thing of a catalogue: found by typing, or written by hand where the template allows it. */

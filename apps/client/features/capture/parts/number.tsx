@@ -20,12 +20,12 @@ import { Column, Row } from '@/design/box.tsx';
 import { Button } from '@/design/button.tsx';
 import { Input } from '@/design/input.tsx';
 import { Mark } from '@/design/mark.tsx';
+import { sayPast } from '@/design/say-day.ts';
 import { Sparkline, type SparkPoint } from '@/design/sparkline.tsx';
 import { Body, Figure } from '@/design/text.tsx';
 import { useUnitSystem } from '@/design/unit-system.ts';
 import { useMe } from '@/features/accounts/session.ts';
-import { sayPast } from '@/features/planning/wording.ts';
-import { useAnswer, useSheetSession, type PartProps } from '../field/sheet-context.tsx';
+import { useAnswer, useSheetSession, type PartProps } from '../session/sheet-context.tsx';
 import { useDraft } from './use-draft.ts';
 
 const SHOWN = 6;
@@ -39,16 +39,23 @@ export function NumberPart({ state, locked }: PartProps) {
   const units = quantity ? [quantity.unit, ...(quantity.alsoIn ?? [])] : ['1'];
   const own = units[0] ?? '1';
   const [picked, setPicked] = useState<string | null>(null);
-  const unit = state.answer?.unit ?? picked ?? unitFor(units, system) ?? own;
+  // What somebody else answers meanwhile, in whatever unit, must not change what is being typed.
+  const [typedIn, setTypedIn] = useState<string | null>(null);
+  const unit = typedIn ?? state.answer?.unit ?? picked ?? unitFor(units, system) ?? own;
   const entered = state.answer ? numberOf(state.answer.value) : null;
   const writing = { units: [writeUnit(unit), unit] };
   const kept = entered === null || !quantity ? '' : sayKept(quantity, entered, unit);
-  const draft = useDraft(kept, (text) => {
-    const read = text.trim() ? readNumber(text, writing) : null;
-    if (!read) return give(null);
-    const isNew = 'value' in read && read.value !== entered;
-    return isNew ? give(read.value, unit) : Promise.resolve(null);
-  });
+  const draft = useDraft(
+    kept,
+    (text) => {
+      const read = text.trim() ? readNumber(text, writing) : null;
+      if (!read) return give(null);
+      const isNew =
+        'value' in read && (read.value !== entered || (state.answer?.unit ?? unit) !== unit);
+      return isNew ? give(read.value, unit) : Promise.resolve(null);
+    },
+    { path: state.path, onBegin: () => setTypedIn(unit), onEnd: () => setTypedIn(null) },
+  );
   if (!quantity) return null;
   const read = draft.text.trim() ? readNumber(draft.text, writing) : null;
   const value = read && 'value' in read ? inUnit(read.value, unit, own) : null;

@@ -1,6 +1,6 @@
-import type { ComponentType } from 'react';
 import type { QuestionKind } from '@ant-trail/core/sheet';
-import type { PartProps } from '../field/sheet-context.tsx';
+import type { ComponentType } from 'react';
+import type { PartProps } from '../session/sheet-context.tsx';
 import { AcknowledgePart } from './acknowledge.tsx';
 import { ChoicePart, ChoicesPart, PerformedPart, YesNoPart } from './choices.tsx';
 import { CodePart } from './code.tsx';

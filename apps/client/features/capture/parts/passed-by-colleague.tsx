@@ -1,12 +1,12 @@
-import { askedCode, GIVEN_LENGTH, readGiven, type QuestionState } from '@ant-trail/core/sheet';
 import type { Colleague } from '@ant-trail/contract/sync';
+import { askedCode, GIVEN_LENGTH, readGiven, type QuestionState } from '@ant-trail/core/sheet';
 import { useState } from 'react';
 import { Column } from '@/design/box.tsx';
 import { Button } from '@/design/button.tsx';
 import { Input } from '@/design/input.tsx';
 import { CodeInput, ShownCode } from '@/design/short-code.tsx';
 import { Body } from '@/design/text.tsx';
-import { useAnswer, useSheetSession } from '../field/sheet-context.tsx';
+import { useAnswer, useSheetSession } from '../session/sheet-context.tsx';
 
 export interface PassedByColleagueProps {
   readonly state: QuestionState;
@@ -67,7 +67,7 @@ export function PassedByColleague({ state, colleague }: PassedByColleagueProps) 
       {given?.verdict === 'refused' ? (
         <Input label="Why is it refused?" value={note} onChange={setNote} lines={2} />
       ) : null}
-      <Button main={given !== null} onPress={() => void keep()}>
+      <Button main={given !== null} onPress={() => keep()}>
         {given
           ? `${given.verdict === 'passed' ? 'Passed' : 'Refused'} by ${colleague.name}`
           : 'Keep it'}

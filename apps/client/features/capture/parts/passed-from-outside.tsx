@@ -5,7 +5,7 @@ import { Column } from '@/design/box.tsx';
 import { Segments } from '@/design/choose.tsx';
 import { Input } from '@/design/input.tsx';
 import { Body } from '@/design/text.tsx';
-import { useAnswer } from '../field/sheet-context.tsx';
+import { useAnswer } from '../session/sheet-context.tsx';
 import { SignaturePad } from './signature.tsx';
 
 const VERDICTS = [

@@ -1,6 +1,6 @@
 import { COVER_PATH, type Shape } from '@ant-trail/core/log';
-import { View } from '@tamagui/core';
 import type { Photo, QuestionState } from '@ant-trail/core/sheet';
+import { View } from '@tamagui/core';
 import { useRef, useState } from 'react';
 import { Column, Row } from '@/design/box.tsx';
 import { Button } from '@/design/button.tsx';
@@ -8,9 +8,9 @@ import { Dialog } from '@/design/dialog.tsx';
 import { Body } from '@/design/text.tsx';
 import { Tick } from '@/design/tick.tsx';
 import { KeptPicture } from '@/features/media/kept-picture.tsx';
+import { useSheetSession, useSheetState } from '../session/sheet-context.tsx';
 import { DraftInput } from './draft-input.tsx';
 import { Drawing } from './drawing.tsx';
-import { useSheetSession, useSheetState } from '../field/sheet-context.tsx';
 
 /** The photos of a question, each with its comment, and the way to add one. */
 export function PhotoStrip({ state, locked }: { state: QuestionState; locked: boolean }) {
@@ -24,7 +24,13 @@ export function PhotoStrip({ state, locked }: { state: QuestionState; locked: bo
   const wanted = state.looseEnds.some((end) => end.missing === 'photo');
   const take = async (files: FileList | null) => {
     setBusy(true);
-    for (const file of files ?? []) setProblem(await session.addPhoto(key, file));
+    const troubles: string[] = [];
+    for (const file of files ?? []) {
+      const trouble = await session.addPhoto(key, file);
+      // One that can't be kept is named: the good ones beside it must not hide it.
+      if (trouble) troubles.push(files?.length === 1 ? trouble : `${file.name}: ${trouble}`);
+    }
+    setProblem(troubles.length > 0 ? troubles.join(' ') : null);
     setBusy(false);
     if (picker.current) picker.current.value = '';
   };
@@ -108,7 +114,7 @@ function PhotoDialog({ photo, locked, onClose }: PhotoDialogProps) {
     void session.write(photo.path, 'answer', { ...photo.value, marks });
   };
   return (
-    <Dialog title="Photo" onClose={onClose}>
+    <Dialog title="Photo" onClose={onClose} easy>
       {marking ? (
         <Drawing
           name="Photo"
@@ -153,7 +159,7 @@ function PhotoDialog({ photo, locked, onClose }: PhotoDialogProps) {
               grow
               onPress={() => {
                 removed.current = true;
-                void session.write(photo.path, 'clear', null);
+                void session.removePhoto(photo);
                 onClose();
               }}
             >

@@ -61,7 +61,7 @@ export function Scanner({ label, onRead, onClose }: ScannerProps) {
     if (picker.current) picker.current.value = '';
   };
   return (
-    <Dialog title={`Scan: ${label}`} onClose={onClose}>
+    <Dialog title={`Scan: ${label}`} onClose={onClose} easy>
       <Column gap="$3">
         <View height={300} backgroundColor="$bark" overflow="hidden">
           <video
@@ -78,7 +78,7 @@ export function Scanner({ label, onRead, onClose }: ScannerProps) {
           </Body>
         ) : (
           <Body small quiet>
-            Hold the code into the picture. It is taken by itself.
+            Point the camera at the code. It is read by itself.
           </Body>
         )}
         <input

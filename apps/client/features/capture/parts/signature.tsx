@@ -1,6 +1,6 @@
-import { useTheme, View } from '@tamagui/core';
-import { isSignature } from '@ant-trail/core/sheet';
 import type { SignatureValue } from '@ant-trail/core/log';
+import { isSignature, sayAnswer } from '@ant-trail/core/sheet';
+import { useTheme, View } from '@tamagui/core';
 import { useRef, useState, type PointerEvent } from 'react';
 import { Column, Row } from '@/design/box.tsx';
 import { Button } from '@/design/button.tsx';
@@ -8,7 +8,7 @@ import { Input } from '@/design/input.tsx';
 import { SignatureDrawing, toPath } from '@/design/signature-drawing.tsx';
 import { Body } from '@/design/text.tsx';
 import { useMe } from '@/features/accounts/session.ts';
-import { useSheetSession, type PartProps } from '../field/sheet-context.tsx';
+import { useSheetSession, type PartProps } from '../session/sheet-context.tsx';
 
 type Stroke = [number, number][];
 
@@ -22,13 +22,13 @@ export function SignaturePart({ state, locked }: PartProps) {
   if (signed)
     return (
       <Column gap="$2">
-        <SignatureDrawing value={signed} height={110} />
+        {signed.typed ? null : <SignatureDrawing value={signed} height={110} />}
         <Row justifyContent="space-between">
           <Body small quiet>
-            Signed by {signed.name}
+            {sayAnswer(state.question, signed)}
           </Body>
           {locked ? null : (
-            <Button dense onPress={() => void session.write(state.path, 'clear', null)}>
+            <Button dense onPress={() => session.write(state.path, 'clear', null)}>
               Sign again
             </Button>
           )}
@@ -41,6 +41,7 @@ export function SignaturePart({ state, locked }: PartProps) {
     <SignaturePad
       label={state.question.label}
       signer={person.name}
+      mayType
       onSign={(value) => void session.write(state.path, 'answer', value)}
     />
   );
@@ -51,11 +52,13 @@ interface PadProps {
   /** Who is expected to sign; empty for somebody else. */
   readonly signer: string;
   readonly word?: string;
+  /** Whether the name may be typed in the place of a drawn signature. */
+  readonly mayType?: boolean;
   readonly onSign: (value: SignatureValue) => void;
 }
 
 /** A box to sign in, with the name beside it. */
-export function SignaturePad({ label, signer, word = 'Sign', onSign }: PadProps) {
+export function SignaturePad({ label, signer, word = 'Sign', mayType = false, onSign }: PadProps) {
   const theme = useTheme();
   const [name, setName] = useState(signer);
   const [strokes, setStrokes] = useState<Stroke[]>([]);
@@ -69,6 +72,10 @@ export function SignaturePad({ label, signer, word = 'Sign', onSign }: PadProps)
       round((event.clientX - box.left) / box.width),
       round((event.clientY - box.top) / box.width),
     ];
+  };
+  const type = (): void => {
+    if (!name.trim()) setProblem('Write who signs.');
+    else onSign({ name: name.trim(), strokes: [], typed: true });
   };
   const done = (): void => {
     if (!name.trim()) setProblem('Write who signs.');
@@ -141,6 +148,13 @@ export function SignaturePad({ label, signer, word = 'Sign', onSign }: PadProps)
           {word}
         </Button>
       </Row>
+      {mayType && strokes.length === 0 ? (
+        <Row>
+          <Button dense plain onPress={type}>
+            Sign by typing the name, without drawing
+          </Button>
+        </Row>
+      ) : null}
     </Column>
   );
 }

@@ -5,7 +5,7 @@ import { Column, Row } from '@/design/box.tsx';
 import { Button } from '@/design/button.tsx';
 import { Body } from '@/design/text.tsx';
 import { KeptPicture } from '@/features/media/kept-picture.tsx';
-import { useAnswer, useSheetSession, type PartProps } from '../field/sheet-context.tsx';
+import { useAnswer, useSheetSession, type PartProps } from '../session/sheet-context.tsx';
 import { Drawing } from './drawing.tsx';
 
 /** Height of the paper when it is 1 wide and nothing lies under it. */

@@ -1,6 +1,6 @@
 import { textOf } from '@ant-trail/core/sheet';
 import { DateField } from '@/design/pick.tsx';
-import { useAnswer, type PartProps } from '../field/sheet-context.tsx';
+import { useAnswer, type PartProps } from '../session/sheet-context.tsx';
 import { DictatedInput } from './dictated-input.tsx';
 
 export function TextPart({ state, locked }: PartProps) {
@@ -11,6 +11,7 @@ export function TextPart({ state, locked }: PartProps) {
       hideLabel
       lines={2}
       locked={locked}
+      path={state.path}
       kept={state.answer ? textOf(state.answer.value) : ''}
       keep={(text) => give(text.trim() || null)}
     />

@@ -1,9 +1,18 @@
-import { useCallback, useEffect, useRef, useState } from 'react';
+import { useCallback, useContext, useEffect, useRef, useState } from 'react';
+import { SheetSessionContext } from '../session/sheet-context.tsx';
 
 const PAUSE_MS = 1200;
 
 /** Keeps a text. Gives the words for the person when it can't be kept, null when it is. */
 export type Keep = (text: string) => Promise<string | null>;
+
+/** What is to be known of somebody who types. */
+export interface Typing {
+  /** Where it is an answer: what comes in meanwhile was not seen by whoever types. */
+  readonly path?: string;
+  readonly onBegin?: () => void;
+  readonly onEnd?: () => void;
+}
 
 export interface Draft {
   readonly text: string;
@@ -19,8 +28,27 @@ export interface Draft {
  * holds answers and not keystrokes, and a reload loses nothing. What could not be kept stays in
  * the field to be mended.
  */
-export function useDraft(kept: string, keep: Keep): Draft {
+export function useDraft(kept: string, keep: Keep, typing: Typing = {}): Draft {
   const [typed, setTyped] = useState<string | null>(null);
+  const session = useContext(SheetSessionContext);
+  const { path, onBegin, onEnd } = typing;
+  const change = (text: string): void => {
+    if (typed === null) {
+      if (path !== undefined) session?.beginTyping(path);
+      onBegin?.();
+    }
+    setTyped(text);
+  };
+  const ended = useRef(onEnd);
+  useEffect(() => {
+    ended.current = onEnd;
+  });
+  const isTyping = typed !== null;
+  useEffect(() => {
+    if (isTyping) return;
+    if (path !== undefined) session?.endTyping(path);
+    ended.current?.();
+  }, [isTyping, path, session]);
   const [refused, setRefused] = useState<string | null>(null);
   const latest = useRef({ typed, kept, keep });
   const given = useRef<string | null>(null);
@@ -60,5 +88,5 @@ export function useDraft(kept: string, keep: Keep): Draft {
       settle();
     };
   }, [settle]);
-  return { text: typed ?? kept, refused, change: setTyped, settle };
+  return { text: typed ?? kept, refused, change, settle };
 }

@@ -7,7 +7,7 @@ import { Input } from '@/design/input.tsx';
 import { DateField } from '@/design/pick.tsx';
 import { Body, Figure } from '@/design/text.tsx';
 import { currentFix } from '@/device/position.ts';
-import { useAnswer, type PartProps } from '../field/sheet-context.tsx';
+import { useAnswer, type PartProps } from '../session/sheet-context.tsx';
 import { DraftInput } from './draft-input.tsx';
 
 /** A value people type: kept when it can be one, refused in words while it can't. */
@@ -22,6 +22,7 @@ function Typed(props: PartProps & { kind: 'tel' | 'email' | 'decimal'; mono?: bo
       kind={kind}
       mono={mono}
       locked={locked}
+      path={state.path}
       kept={typeof value === 'string' || typeof value === 'number' ? String(value) : ''}
       keep={(text) => {
         const read = kind === 'decimal' && text.trim() ? readNumber(text) : null;
@@ -150,12 +151,13 @@ export function AddressPart({ state, locked }: PartProps) {
         hideLabel
         locked={locked}
         problem={problem ?? undefined}
+        path={state.path}
         kept={kept?.address ?? ''}
         keep={(text) => give(text.trim() ? { ...kept, address: text.trim() } : null)}
       />
       {locked ? null : (
         <Row gap="$3" flexWrap="wrap">
-          <Button dense onPress={() => void locate()}>
+          <Button dense onPress={() => locate()}>
             Use where I am
           </Button>
           {kept?.latitude !== undefined ? (

@@ -10,10 +10,10 @@ import { Button, OutsideLink } from '@/design/button.tsx';
 import { DeskPage } from '@/design/desk-page.tsx';
 import { Dialog } from '@/design/dialog.tsx';
 import { PressableRow } from '@/design/pressable-row.tsx';
+import { sayPast } from '@/design/say-day.ts';
 import { Body, Figure } from '@/design/text.tsx';
 import { useOffice } from '@/device/office.ts';
 import { useMe } from '@/features/accounts/session.ts';
-import { sayPast } from '@/features/planning/wording.ts';
 import { RowSearch } from '../row-search.tsx';
 import { ImportDialog } from './import-dialog.tsx';
 
@@ -94,7 +94,7 @@ function CatalogueDialog({ id, onClose }: { id: string; onClose: () => void }) {
   const { answer } = useOffice(KeptCatalogue, `/api/catalogues/${id}`);
   const [row, setRow] = useState<CatalogueRow | null>(null);
   return (
-    <Dialog title={answer?.name ?? 'Catalogue'} onClose={onClose} width={640}>
+    <Dialog title={answer?.name ?? 'Catalogue'} onClose={onClose} width={640} easy>
       {answer ? (
         <Column gap="$3">
           <Body small quiet>

@@ -211,7 +211,7 @@ function Result({ read, onImport }: { read: ReadTable; onImport: () => Promise<v
       <Button
         main
         disabled={rows.length === 0 || (refused.length > 0 && !without)}
-        onPress={() => void send()}
+        onPress={() => send()}
       >
         Import {rows.length.toLocaleString('en')} {rows.length === 1 ? 'row' : 'rows'}
       </Button>

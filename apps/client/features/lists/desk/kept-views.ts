@@ -1,46 +1,59 @@
+import { KeptView, KeptViewsAnswer } from '@ant-trail/contract/lists';
+import { useEffect } from 'react';
 import { z } from 'zod';
-import { create } from 'zustand';
+import { tell } from '@/device/api.ts';
+import { useOffice } from '@/device/office.ts';
 
-const KeptView = z.object({
-  name: z.string(),
-  query: z.record(z.string(), z.string()),
-  /** Columns that are left out. */
-  hidden: z.array(z.string()),
-});
-export type KeptView = z.infer<typeof KeptView>;
+export interface KeptViews {
+  readonly views: readonly KeptView[];
+  readonly keep: (view: KeptView) => Promise<void>;
+  readonly forget: (name: string) => Promise<void>;
+}
 
-const Kept = z.record(z.string(), z.array(KeptView));
-type Kept = z.infer<typeof Kept>;
+/** One's own ways of looking at a list; the office keeps them, on whatever computer one sits. */
+export function useKeptViews(list: string): KeptViews {
+  const { answer, again } = useOffice(KeptViewsAnswer, '/api/views', ['view']);
+  const keep = async (view: KeptView): Promise<void> => {
+    await tell('PUT', '/api/views', view);
+    again();
+  };
+  useEffect(() => {
+    // Where the office is away, this computer keeps them until the next time.
+    handOver().then(
+      (some) => some && again(),
+      () => undefined,
+    );
+  }, [again]);
+  return {
+    views: (answer?.views ?? []).filter((view) => view.list === list),
+    keep,
+    forget: async (name) => {
+      await tell('DELETE', `/api/views/${list}/${encodeURIComponent(name)}`);
+      again();
+    },
+  };
+}
 
-const KEY = 'ant-trail.views';
+/** Where views were kept up to 0.7: on the computer itself. */
+const BEFORE = 'ant-trail.views';
+const KeptBefore = z.record(z.string(), z.array(KeptView.omit({ list: true })));
 
-function read(): Kept {
+/** Gives what this computer kept before to the office, once. */
+async function handOver(): Promise<boolean> {
+  const before = localStorage.getItem(BEFORE);
+  if (before === null) return false;
+  const read = KeptBefore.safeParse(parse(before));
+  for (const [list, views] of Object.entries(read.data ?? {}))
+    for (const view of views) await tell('PUT', '/api/views', { list, ...view });
+  // Only now: what could not be given yet must not be lost.
+  localStorage.removeItem(BEFORE);
+  return read.success;
+}
+
+function parse(text: string): unknown {
   try {
-    return Kept.parse(JSON.parse(localStorage.getItem(KEY) ?? '{}'));
+    return JSON.parse(text);
   } catch {
-    // Written by another version, or by hand: views are made again in a moment.
-    return {};
+    return null;
   }
 }
-
-interface Views {
-  readonly kept: Kept;
-  readonly keep: (list: string, view: KeptView) => void;
-  readonly forget: (list: string, name: string) => void;
-}
-
-/** Ways of looking at lists that somebody gave a name, on this machine. */
-export const useKeptViews = create<Views>((set, get) => {
-  const put = (list: string, views: readonly KeptView[]): void => {
-    const kept = { ...get().kept, [list]: [...views].sort((a, b) => a.name.localeCompare(b.name)) };
-    localStorage.setItem(KEY, JSON.stringify(kept));
-    set({ kept });
-  };
-  const others = (list: string, name: string): KeptView[] =>
-    (get().kept[list] ?? []).filter((view) => view.name !== name);
-  return {
-    kept: read(),
-    keep: (list, view) => put(list, [...others(list, view.name), view]),
-    forget: (list, name) => put(list, others(list, name)),
-  };
-});

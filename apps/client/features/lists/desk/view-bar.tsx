@@ -29,7 +29,7 @@ const same = (a: object, b: object): boolean => {
 /** How a list is looked at: kept views, columns, and the same as a file. */
 export function ViewBar(props: ViewBarProps) {
   const { list, path, query, columns, hidden, onColumns, onQuery } = props;
-  const views = useKeptViews((state) => state.kept[list]) ?? [];
+  const { views, keep, forget } = useKeptViews(list);
   const [open, setOpen] = useState<'columns' | 'keep' | null>(null);
   const current = views.find(
     (view) => same(view.query, query) && same([...view.hidden].sort(), [...hidden].sort()),
@@ -67,7 +67,7 @@ export function ViewBar(props: ViewBarProps) {
       <Button dense onPress={() => setOpen('keep')}>
         {current ? 'Forget this view' : 'Keep this view'}
       </Button>
-      <Button dense onPress={() => void takeAlong()}>
+      <Button dense onPress={() => takeAlong()}>
         As a table
       </Button>
       {problem ? (
@@ -92,9 +92,9 @@ export function ViewBar(props: ViewBarProps) {
       ) : null}
       {open === 'keep' ? (
         <KeepDialog
-          list={list}
           known={current?.name ?? null}
-          view={{ query: { ...query }, hidden: [...hidden] }}
+          onKeep={(name) => keep({ list, name, query: { ...query }, hidden: [...hidden] })}
+          onForget={forget}
           onClose={() => setOpen(null)}
         />
       ) : null}
@@ -103,33 +103,33 @@ export function ViewBar(props: ViewBarProps) {
 }
 
 interface KeepDialogProps {
-  readonly list: string;
   readonly known: string | null;
-  readonly view: { readonly query: Record<string, string>; readonly hidden: string[] };
+  readonly onKeep: (name: string) => Promise<void>;
+  readonly onForget: (name: string) => Promise<void>;
   readonly onClose: () => void;
 }
 
-function KeepDialog({ list, known, view, onClose }: KeepDialogProps) {
-  const { keep, forget } = useKeptViews();
+function KeepDialog({ known, onKeep, onForget, onClose }: KeepDialogProps) {
   const [name, setName] = useState('');
+  const [problem, setProblem] = useState<string | null>(null);
   const written = name.trim();
+  const settle = (done: Promise<void>): void =>
+    void done.then(onClose, (error: unknown) => setProblem(wordsFor(error)));
   const save = (): void => {
-    if (written === '') return;
-    keep(list, { name: written, ...view });
-    onClose();
+    if (written !== '') settle(onKeep(written));
   };
+  const trouble = problem ? (
+    <Body small eyes strong role="alert">
+      {problem}
+    </Body>
+  ) : null;
   if (known !== null)
     return (
       <Dialog title={`Forget “${known}”?`} onClose={onClose} width={420}>
         <Column gap="$3">
           <Body>The list stays; only this way of looking at it goes.</Body>
-          <Button
-            main
-            onPress={() => {
-              forget(list, known);
-              onClose();
-            }}
-          >
+          {trouble}
+          <Button main onPress={() => settle(onForget(known))}>
             Forget it
           </Button>
         </Column>
@@ -143,8 +143,9 @@ function KeepDialog({ list, known, view, onClose }: KeepDialogProps) {
           value={name}
           onChange={setName}
           onEnter={save}
-          help="What is chosen, the order and the columns are kept on this computer."
+          help="What is chosen, the order and the columns are kept for you, wherever you sign in."
         />
+        {trouble}
         <Button main disabled={written === ''} onPress={save}>
           Keep
         </Button>

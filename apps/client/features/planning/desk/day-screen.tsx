@@ -1,23 +1,23 @@
+import { DayAnswer, type VisitCard } from '@ant-trail/contract/planning';
 import { may } from '@ant-trail/core/accounts';
-import { DayAnswer, JobsAnswer, type VisitCard } from '@ant-trail/contract/planning';
-import { addDays, sayLength } from '@ant-trail/core/calendar';
+import { addDays } from '@ant-trail/core/calendar';
 import { minutesLate } from '@ant-trail/core/planning';
 import { View } from '@tamagui/core';
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import { useState } from 'react';
-import { Column, Leaf, Row, Scroll } from '@/design/box.tsx';
+import { Column, Row, Scroll } from '@/design/box.tsx';
 import { Button } from '@/design/button.tsx';
 import { Dots } from '@/design/dots.tsx';
-import { PressableRow } from '@/design/pressable-row.tsx';
-import { Body, Figure, Heading, Title } from '@/design/text.tsx';
+import { Body, Figure, Title } from '@/design/text.tsx';
 import { useIsLive, useOffice } from '@/device/office.ts';
 import { useNow } from '@/device/use-now.ts';
 import { usePeople } from '@/features/accounts/desk/use-people.ts';
 import { useMe } from '@/features/accounts/session.ts';
-import { sayDay, sayNearDay } from '../wording.ts';
+import { sayDay } from '@/design/say-day.ts';
 import { DayChart } from './day-chart.tsx';
 import { JobDialog } from './job-dialog.tsx';
 import { stopOf } from './stop-marks.ts';
+import { isTurnedBack, ToPlan } from './to-plan.tsx';
 import { VisitDialog } from './visit-dialog.tsx';
 
 /** The day as the manager sees it: who is where, what is late, what nobody has yet. */
@@ -34,16 +34,11 @@ export function DayScreen() {
     'sheet',
     'site',
   ]);
-  const jobs = useOffice(JobsAnswer, '/api/jobs?state=draft&order=day', ['visit', 'site']);
   const people = usePeople();
   const cards = answer?.cards ?? [];
   const walkers = people.list.filter((person) => may(person.roles, 'walk'));
   const minute = ahead === 0 ? now.minute : null;
   const making = params.new === 'job';
-  const unplaced = (jobs.answer?.rows ?? []).flatMap((card) => {
-    const visit = card.visits.find((each) => each.person === null);
-    return visit ? [{ ...card, visit }] : [];
-  });
   return (
     <Row flex={1} alignItems="stretch" minHeight={0} flexWrap="wrap" style={{ overflowY: 'auto' }}>
       <Scroll
@@ -86,7 +81,7 @@ export function DayScreen() {
       </Scroll>
       <Column
         render="aside"
-        aria-label="Without a person"
+        aria-label="To be planned"
         width={264}
         flexGrow={0}
         backgroundColor="$sheet"
@@ -100,30 +95,21 @@ export function DayScreen() {
           New job
         </Button>
         <Dots />
-        <Heading>Without a person</Heading>
-        {unplaced.length === 0 ? (
-          <Body small quiet>
-            Every job has somebody.
-          </Body>
-        ) : null}
-        {unplaced.map((card) => (
-          <Leaf key={card.job.id} overflow="hidden">
-            <PressableRow padding="$3" gap={2} onPress={() => setOpened(card)}>
-              <Body small strong>
-                {card.siteName}
-              </Body>
-              <Body tiny quiet>
-                {card.job.title} · {sayNearDay(card.visit.day, now.day)} ·{' '}
-                {sayLength(card.visit.minutes)}
-              </Body>
-            </PressableRow>
-          </Leaf>
-        ))}
-        {(jobs.answer?.total ?? 0) > unplaced.length ? (
-          <Button dense onPress={() => router.navigate('/jobs?state=draft&order=day')}>
-            {`All ${jobs.answer?.total ?? ''} of them`}
-          </Button>
-        ) : null}
+        <ToPlan
+          title="Without a person"
+          nothing="Every job has somebody."
+          state="draft"
+          today={now.day}
+          visitOf={({ visits }) => visits.find(({ person }) => person === null)}
+          onOpen={setOpened}
+        />
+        <ToPlan
+          title="Turned back"
+          state="turned back"
+          today={now.day}
+          visitOf={({ visits }) => visits.find(isTurnedBack)}
+          onOpen={setOpened}
+        />
         <View flex={1} />
         <LiveWord />
       </Column>

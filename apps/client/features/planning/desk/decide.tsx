@@ -9,7 +9,7 @@ import { Body } from '@/design/text.tsx';
 import { ask, wordsFor } from '@/device/api.ts';
 import { usePeople } from '@/features/accounts/desk/use-people.ts';
 import { useMe } from '@/features/accounts/session.ts';
-import { sayWhen } from '../wording.ts';
+import { sayWhen } from '@/design/say-day.ts';
 
 const WORDS: Record<JobDecision, { readonly act: string; readonly done: string }> = {
   cancelled: { act: 'Cancel the job', done: 'cancelled it' },
@@ -56,7 +56,7 @@ export function Decide({ details, onDone }: { details: JobDetails; onDone: () =>
             autoFocus
           />
           <Row gap="$2">
-            <Button dense onPress={() => void send(chosen)} disabled={busy}>
+            <Button dense onPress={() => send(chosen)} disabled={busy}>
               {WORDS[chosen].act}
             </Button>
             <Button dense plain onPress={() => setChosen(null)}>

@@ -227,7 +227,7 @@ export function JobDialog({ day, people, onClose }: JobDialogProps) {
             {problem}
           </Notice>
         ) : null}
-        <Button main onPress={() => void save()} disabled={formState.isSubmitting}>
+        <Button main onPress={() => save()} disabled={formState.isSubmitting}>
           Make the job
         </Button>
       </Column>

@@ -1,10 +1,13 @@
 import type { JobDetails } from '@ant-trail/contract/planning';
+import { may } from '@ant-trail/core/accounts';
+import { JOB_STATE_RULES } from '@ant-trail/core/planning';
 import type { Stage } from '@ant-trail/core/sheet';
 import { useRouter } from 'expo-router';
 import { Column, Row } from '@/design/box.tsx';
 import { Button } from '@/design/button.tsx';
 import { Mark, type MarkName } from '@/design/mark.tsx';
 import { Body } from '@/design/text.tsx';
+import { useMe } from '@/features/accounts/session.ts';
 
 const MARKS: Record<Stage, MarkName> = {
   untouched: 'planned',
@@ -16,7 +19,9 @@ const MARKS: Record<Stage, MarkName> = {
 
 const sayStage = (stage: Stage, answered: number, asked: number): string =>
   stage === 'untouched'
-    ? 'not begun'
+    ? answered > 0
+      ? `not begun, ${answered} of ${asked} filled in beforehand`
+      : 'not begun'
     : stage === 'under way'
       ? `begun, ${answered} of ${asked}`
       : stage === 'finished'
@@ -26,7 +31,9 @@ const sayStage = (stage: Stage, answered: number, asked: number): string =>
 /** The sheets of a job, what each has come to, and the way to read it. */
 export function JobSheets({ details }: { details: JobDetails }) {
   const router = useRouter();
+  const { person } = useMe();
   const { job } = details.card;
+  const plans = may(person.roles, 'plan') && !JOB_STATE_RULES[job.state].settled;
   const came = new Map(details.sheets.map((sheet) => [sheet.id, sheet]));
   return (
     <Column gap="$2" role="list" aria-label="Sheets">
@@ -49,6 +56,19 @@ export function JobSheets({ details }: { details: JobDetails }) {
                 {sayStage(stage, answered, asked)}
               </Body>
             </Column>
+            {plans && (stage === 'untouched' || stage === 'under way') ? (
+              <Button
+                dense
+                label={
+                  job.sheets.length > 1
+                    ? `Fill in beforehand: ${sheet.title}`
+                    : 'Fill in beforehand'
+                }
+                onPress={() => router.navigate(`/beforehand/${sheet.id}`)}
+              >
+                Fill in beforehand
+              </Button>
+            ) : null}
             {readable ? (
               <Button
                 dense

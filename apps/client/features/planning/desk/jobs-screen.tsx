@@ -1,7 +1,6 @@
-import { may } from '@ant-trail/core/accounts';
 import { JobsAnswer, type JobCard } from '@ant-trail/contract/planning';
-import { Site } from '@ant-trail/contract/sites';
 import { TemplatesAnswer } from '@ant-trail/contract/templates';
+import { may } from '@ant-trail/core/accounts';
 import { sayMinute } from '@ant-trail/core/calendar';
 import { JOB_STATE_RULES, JOB_STATES, type JobState } from '@ant-trail/core/planning';
 import { useRouter } from 'expo-router';
@@ -20,8 +19,8 @@ import { ListPage } from '@/features/lists/desk/list-page.tsx';
 import type { ListColumn } from '@/features/lists/desk/office-list.tsx';
 import { TextFilter } from '@/features/lists/desk/text-filter.tsx';
 import { useList, type List } from '@/features/lists/desk/use-list.ts';
-import { FindSite } from '@/features/sites/desk/find-site.tsx';
-import { sayNearDay } from '../wording.ts';
+import { SiteFilter } from '@/features/sites/desk/site-filter.tsx';
+import { sayNearDay } from '@/design/say-day.ts';
 import { PlanTogether } from './plan-together.tsx';
 import { VisitDialog } from './visit-dialog.tsx';
 
@@ -108,7 +107,7 @@ export function JobsScreen() {
       columns={columnsOf(people, day)}
       orderedBy="-day"
       onOpen={setOpened}
-      nothing="No job is like that."
+      nothing="No job fits what you chose."
       filters={<Filters list={list} />}
       moreFilters={{
         fields: <MoreFilters list={list} people={people} />,
@@ -160,19 +159,9 @@ function Filters({ list: { query, change } }: { list: List<JobCard> }) {
 function MoreFilters({ list, people }: { list: List<JobCard>; people: People }) {
   const { query, change } = list;
   const { answer } = useOffice(TemplatesAnswer, '/api/templates', ['template']);
-  const site = useOffice(Site, query['site'] ? `/api/sites/${query['site']}` : null, [
-    'site',
-  ]).answer;
   return (
     <>
-      <Column width={220}>
-        <FindSite
-          label="Place"
-          empty="All places"
-          chosen={site ?? null}
-          onChoose={(chosen) => change({ site: chosen?.id })}
-        />
-      </Column>
+      <SiteFilter list={list} />
       <Column width={200}>
         <FindPerson
           label="Person"

@@ -8,7 +8,7 @@ import { Input } from '@/design/input.tsx';
 import { Pick } from '@/design/pick.tsx';
 import { useOffice } from '@/device/office.ts';
 import { FindPerson } from '@/features/accounts/desk/find-person.tsx';
-import type { NamedPerson } from '@/features/accounts/desk/use-people.ts';
+import { useReaders, type NamedPerson } from '@/features/accounts/desk/use-people.ts';
 
 export interface MoreOfJobProps {
   readonly form: UseFormReturn<JobDraft>;
@@ -19,10 +19,11 @@ export interface MoreOfJobProps {
 /** What few jobs need: further sheets, helpers, and how many sheets there will be in the end. */
 export function MoreOfJob({ form, templates, people }: MoreOfJobProps) {
   const { control, setValue } = form;
-  const [sheets = [], helpers = [], expected, person, site] = useWatch({
+  const [sheets = [], helpers = [], expected, person, site, reader] = useWatch({
     control,
-    name: ['moreSheets', 'helpers', 'expectedSheets', 'person', 'site'],
+    name: ['moreSheets', 'helpers', 'expectedSheets', 'person', 'site', 'reader'],
   });
+  const readers = useReaders();
   const register = useOffice(AssetsAnswer, site ? `/api/sites/${site}/assets` : null, [
     'site',
   ]).answer;
@@ -119,12 +120,26 @@ export function MoreOfJob({ form, templates, people }: MoreOfJobProps) {
         >
           A helper
         </Button>
+        {reader === undefined ? (
+          <Button dense onPress={() => setValue('reader', null)}>
+            Who reads it
+          </Button>
+        ) : null}
         {expected === null || expected === undefined ? (
           <Button dense onPress={() => setValue('expectedSheets', sheets.length + 1)}>
             Sheets are added on site
           </Button>
         ) : null}
       </Row>
+      {reader === undefined ? null : (
+        <FindPerson
+          label="Who reads what comes back"
+          empty="Whoever comes to it"
+          people={readers}
+          chosen={reader}
+          onChoose={(who) => setValue('reader', who)}
+        />
+      )}
       {expected === null || expected === undefined ? null : (
         <Row gap="$2" alignItems="flex-end">
           <Input

@@ -8,8 +8,11 @@ import { Notice } from '@/design/notice.tsx';
 import { DateField } from '@/design/pick.tsx';
 import { Body } from '@/design/text.tsx';
 import { ask, wordsFor } from '@/device/api.ts';
+import { useNow } from '@/device/use-now.ts';
 import { FindPerson } from '@/features/accounts/desk/find-person.tsx';
 import type { NamedPerson } from '@/features/accounts/desk/use-people.ts';
+import { useMe } from '@/features/accounts/session.ts';
+import { dayToPlan } from './day-to-plan.ts';
 
 export interface PlanTogetherProps {
   readonly cards: readonly JobCard[];
@@ -24,6 +27,7 @@ export function PlanTogether({ cards, people, onDone }: PlanTogetherProps) {
   const [day, setDay] = useState('');
   const [problems, setProblems] = useState<readonly string[]>([]);
   const [busy, setBusy] = useState(false);
+  const { day: today } = useNow(useMe().organisation.timeZone);
   const leading = cards.flatMap((card) => {
     const [visit] = card.visits;
     return visit && !JOB_STATE_RULES[card.job.state].settled ? [{ card, visit }] : [];
@@ -36,7 +40,7 @@ export function PlanTogether({ cards, people, onDone }: PlanTogetherProps) {
       try {
         await ask(VisitCard, 'PUT', `/api/visits/${visit.id}/plan`, {
           person: person ?? visit.person,
-          day: day || visit.day,
+          day: day || dayToPlan(visit, today),
           start: visit.start,
           minutes: visit.minutes,
         });
@@ -82,11 +86,7 @@ export function PlanTogether({ cards, people, onDone }: PlanTogetherProps) {
                 {problem}
               </Notice>
             ))}
-            <Button
-              main
-              disabled={busy || (person === null && day === '')}
-              onPress={() => void save()}
-            >
+            <Button main disabled={busy || (person === null && day === '')} onPress={() => save()}>
               {busy ? 'Planning …' : 'Keep this plan'}
             </Button>
           </Column>

@@ -1,17 +1,26 @@
 import type { VisitCard } from '@ant-trail/contract/planning';
 import { inZone, sayLength } from '@ant-trail/core/calendar';
-import { minutesLate, type Stop, type StopState } from '@ant-trail/core/planning';
+import {
+  JOB_STATE_RULES,
+  lastTry,
+  minutesLate,
+  turningBack,
+  type Stop,
+  type StopState,
+  type VisitStep,
+} from '@ant-trail/core/planning';
 import type { MarkName } from '@/design/mark.tsx';
 
 /** A visit as a stop of a lane, with what really happened in minutes of the site's day. */
 export function stopOf({ visit }: VisitCard, timeZone: string): Stop {
-  const minuteOf = (kind: 'set off' | 'arrived' | 'left'): number | undefined => {
-    const event = visit.events.find((each) => each.kind === kind);
+  const minuteOf = (...kinds: VisitStep[]): number | undefined => {
+    const event = lastTry(visit.events).find(({ kind }) => kinds.includes(kind));
     if (!event) return undefined;
     const at = inZone(new Date(event.at), timeZone);
     return at.day === visit.day ? at.minute : undefined;
   };
-  const [setOff, arrived, left] = [minuteOf('set off'), minuteOf('arrived'), minuteOf('left')];
+  const [setOff, arrived] = [minuteOf('set off'), minuteOf('arrived')];
+  const left = minuteOf('left', 'turned back');
   return {
     id: visit.id,
     start: visit.start,
@@ -25,17 +34,18 @@ export function stopOf({ visit }: VisitCard, timeZone: string): Stop {
 }
 
 export function markOf(card: VisitCard, state: StopState): MarkName {
-  const { job } = card;
-  if (job.state === 'returned') return 'returned';
-  if (job.state === 'approved') return 'approved';
-  if (job.state === 'in review') return 'received';
+  // The visit itself turned back, whatever became of the job since.
+  if (turningBack(card.visit.events)) return JOB_STATE_RULES['turned back'].mark;
+  const { mark } = JOB_STATE_RULES[card.job.state];
+  // While it is before somebody, or somebody is at it, the clock says more than the state.
+  if (mark !== 'planned' && mark !== 'under way') return mark;
   if (state === 'late') return 'late';
-  if (state === 'here') return 'next';
-  return job.state === 'under way' ? 'under way' : 'planned';
+  return state === 'here' ? 'next' : mark;
 }
 
 /** Where a visit stands, in words. */
 export function sayStop(card: VisitCard, stop: Stop, now: number | null): string {
+  if (turningBack(card.visit.events)) return 'turned back';
   const late = now === null ? 0 : minutesLate(stop, now);
   if (late > 0 && (card.job.state === 'planned' || card.job.state === 'under way'))
     return `${sayLength(late)} late`;

@@ -1,8 +1,8 @@
-import { may } from '@ant-trail/core/accounts';
 import { JobDetails, VisitCard } from '@ant-trail/contract/planning';
+import { may } from '@ant-trail/core/accounts';
 import { sayLength } from '@ant-trail/core/calendar';
 import { sayDistance } from '@ant-trail/core/geo';
-import { JOB_STATE_RULES } from '@ant-trail/core/planning';
+import { JOB_STATE_RULES, turningBack } from '@ant-trail/core/planning';
 import { useState } from 'react';
 import { Column, Row } from '@/design/box.tsx';
 import { Button } from '@/design/button.tsx';
@@ -11,10 +11,12 @@ import { DateField } from '@/design/pick.tsx';
 import { Body, Figure } from '@/design/text.tsx';
 import { ask, wordsFor } from '@/device/api.ts';
 import { useOffice } from '@/device/office.ts';
+import { useNow } from '@/device/use-now.ts';
 import { FindPerson } from '@/features/accounts/desk/find-person.tsx';
 import { usePeople, type NamedPerson } from '@/features/accounts/desk/use-people.ts';
 import { useMe } from '@/features/accounts/session.ts';
-import { sayWhen } from '../wording.ts';
+import { sayWhen } from '@/design/say-day.ts';
+import { dayToPlan } from './day-to-plan.ts';
 import { Decide } from './decide.tsx';
 import { JobSheets } from './job-sheets.tsx';
 import { readMinute, writeMinute } from './time-of-day.ts';
@@ -30,13 +32,16 @@ export function VisitDialog({ card, people, onClose }: VisitDialogProps) {
   const { visit, job } = card;
   const { person, organisation } = useMe();
   const [who, setWho] = useState(visit.person);
-  const [day, setDay] = useState(visit.day);
+  const turnedBack = turningBack(visit.events) !== null;
+  const { day: today } = useNow(organisation.timeZone);
+  const [day, setDay] = useState(dayToPlan(visit, today));
   const [start, setStart] = useState(writeMinute(visit.start));
   const [problem, setProblem] = useState<string | null>(null);
   const { name: nameOf } = usePeople();
   const plans = may(person.roles, 'plan');
   const details = useOffice(JobDetails, `/api/jobs/${job.id}`, ['visit', 'sheet']).answer;
   const { settled } = JOB_STATE_RULES[job.state];
+  const replaced = details?.card.visits.some(({ insteadOf }) => insteadOf === visit.id) === true;
   const save = async () => {
     const minute = readMinute(start);
     if (minute === null || !day) {
@@ -82,7 +87,8 @@ export function VisitDialog({ card, people, onClose }: VisitDialogProps) {
           </Row>
         ))}
         {details ? <JobSheets details={details} /> : null}
-        {plans && !settled ? (
+        {replaced ? <Body quiet>Another visit is planned in its place.</Body> : null}
+        {plans && !settled && !replaced ? (
           <>
             <FindPerson
               label="Person"
@@ -100,8 +106,8 @@ export function VisitDialog({ card, people, onClose }: VisitDialogProps) {
                 {problem}
               </Body>
             ) : null}
-            <Button main onPress={() => void save()}>
-              Keep this plan
+            <Button main onPress={() => save()}>
+              {turnedBack ? 'Plan another visit' : 'Keep this plan'}
             </Button>
           </>
         ) : null}

@@ -48,7 +48,7 @@ export function AddSheetDialog({ stop, onClose }: { stop: TrailStop; onClose: ()
             ]}
           />
         ) : null}
-        <Button main onPress={() => void add()} disabled={busy}>
+        <Button main onPress={() => add()} disabled={busy}>
           Add it and begin
         </Button>
       </Column>

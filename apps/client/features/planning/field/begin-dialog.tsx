@@ -51,7 +51,7 @@ export function BeginDialog({ onClose }: { onClose: () => void }) {
           Places and sheets of your own stops are on this phone. It goes on your trail, and the
           office sees it.
         </Body>
-        <Button main onPress={() => void begin()} disabled={busy}>
+        <Button main onPress={() => begin()} disabled={busy}>
           Put it on my trail
         </Button>
       </Column>

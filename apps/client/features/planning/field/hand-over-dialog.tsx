@@ -54,7 +54,7 @@ export function HandOverDialog({ what, of, onClose, onDone }: HandOverDialogProp
           Everything recorded so far goes with it. What is still kept on this phone is sent all the
           same.
         </Body>
-        <Button main onPress={() => void give()} disabled={busy}>
+        <Button main onPress={() => give()} disabled={busy}>
           Hand it over
         </Button>
       </Column>

@@ -52,7 +52,7 @@ export function LeaveDialog({ stop, onClose }: { stop: TrailStop; onClose: () =>
             </Row>
           ))}
         </Column>
-        <Button main={missing <= 0} onPress={() => void leave()} disabled={busy}>
+        <Button main={missing <= 0} onPress={() => leave()} disabled={busy}>
           {missing > 0 ? 'Leave all the same' : 'Yes, leave'}
         </Button>
         <Button main={missing > 0} onPress={() => setAdding(true)}>

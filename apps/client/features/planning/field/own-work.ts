@@ -1,6 +1,7 @@
 import type { AddedSheet, BegunJob, Handover } from '@ant-trail/contract/planning';
 import { inZone } from '@ant-trail/core/calendar';
 import type { TemplateVersion } from '@ant-trail/core/sheet';
+import { officeTime } from '@/device/clock.ts';
 import { newId } from '@/device/identity.ts';
 import type { LocalStore } from '@/device/local-store.ts';
 import { doHere } from '@/features/sync/outbox.ts';
@@ -13,7 +14,7 @@ export async function beginJob(
   version: TemplateVersion,
   timeZone: string,
 ): Promise<string> {
-  const now = new Date();
+  const now = officeTime();
   const { day, minute } = inZone(now, timeZone);
   const body: BegunJob = {
     ...{ id: newId(), visit: newId(), sheet: newId(), site, version: version.id },

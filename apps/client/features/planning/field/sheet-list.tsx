@@ -1,3 +1,4 @@
+import { hasSaid } from '@ant-trail/core/planning';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { Column, Row } from '@/design/box.tsx';
@@ -9,15 +10,19 @@ import { AddSheetDialog } from './add-sheet-dialog.tsx';
 import { HandOverDialog } from './hand-over-dialog.tsx';
 import { markForSheet, sayProgress } from './step-words.ts';
 import type { TrailSheet, TrailStop } from './trail.ts';
+import { TurnBackDialog } from './turn-back-dialog.tsx';
 
-type Open = 'add' | 'hand over' | TrailSheet | null;
+type Open = 'add' | 'hand over' | 'turn back' | TrailSheet | null;
 
 /** The sheets of a stop, each a tap away; one more is added here, and work handed over. */
 export function SheetList({ stop }: { stop: TrailStop }) {
   const router = useRouter();
   const [open, setOpen] = useState<Open>(null);
   const { sheets, job, visit, site } = stop;
-  const arrived = visit.events.some(({ kind }) => kind === 'arrived');
+  const arrived = hasSaid(visit.events, 'arrived');
+  const canTurnBack =
+    stop.turnedBackFor === null &&
+    (stop.step === 'arrived' || stop.step === 'start' || stop.step === 'go on');
   const close = (): void => setOpen(null);
   const given = (): void => {
     close();
@@ -62,7 +67,13 @@ export function SheetList({ stop }: { stop: TrailStop }) {
         <Button dense onPress={() => setOpen('hand over')}>
           Hand over the visit
         </Button>
+        {canTurnBack ? (
+          <Button dense onPress={() => setOpen('turn back')}>
+            Turn back
+          </Button>
+        ) : null}
       </Row>
+      {open === 'turn back' ? <TurnBackDialog stop={stop} onClose={close} /> : null}
       {open === 'add' ? <AddSheetDialog stop={stop} onClose={close} /> : null}
       {open === 'hand over' ? (
         <HandOverDialog

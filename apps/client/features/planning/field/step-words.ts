@@ -1,6 +1,6 @@
 import type { NextStep } from '@ant-trail/core/planning';
 import type { MarkName } from '@/design/mark.tsx';
-import { sayWhen } from '../wording.ts';
+import { sayWhen } from '@/design/say-day.ts';
 import type { TrailSheet, TrailStop } from './trail.ts';
 
 /** What the action bar says for each next step. */
@@ -17,6 +17,7 @@ export const STEP_WORDS: Record<NextStep, string> = {
 export function markFor(stop: TrailStop, isNext: boolean): MarkName {
   const { stage } = stop.current;
   if (stop.returnedWith !== null) return 'returned';
+  if (stop.turnedBackFor !== null) return 'needs eyes';
   if (stage === 'approved') return 'approved';
   if (isNext) return 'next';
   if (stage === 'finished') return stop.unsent === 0 ? 'received' : 'finished';
@@ -31,9 +32,9 @@ export function markForSheet({ stage, unsent }: TrailSheet): MarkName {
 }
 
 /** How far one sheet is, in words. */
-export function sayProgress({ stage, state, unsent }: TrailSheet): string {
+export function sayProgress({ stage, answered, asked, unsent }: TrailSheet): string {
   if (stage === 'untouched') return 'not begun';
-  if (stage === 'under way') return `begun, ${state.answered} of ${state.asked}`;
+  if (stage === 'under way') return `begun, ${answered} of ${asked}`;
   if (stage === 'finished') return unsent === 0 ? 'received' : `finished · ${unsent} kept here`;
   return stage === 'returned' ? 'returned' : 'approved';
 }
@@ -41,8 +42,9 @@ export function sayProgress({ stage, state, unsent }: TrailSheet): string {
 /** The quiet line under a stop: where it stands, in words. */
 export function standingWords(stop: TrailStop, timeZone: string): string {
   const { current, sheets, job, unsent, receivedAt } = stop;
-  const { stage, state } = current;
+  const { stage, answered, asked } = current;
   if (stop.returnedWith !== null) return 'returned to you';
+  if (stop.turnedBackFor !== null) return `${job.title} · turned back`;
   if (stage === 'approved') return `${job.title} · approved`;
   if (stage === 'finished') {
     const received = receivedAt ? `received ${sayWhen(receivedAt, timeZone)}` : 'received';
@@ -52,7 +54,7 @@ export function standingWords(stop: TrailStop, timeZone: string): string {
     const done = sheets.filter((sheet) => isDone(sheet)).length;
     return `${job.title} · ${done} of ${sheets.length} sheets`;
   }
-  if (state.answered > 0) return `${job.title} · begun, ${state.answered} of ${state.asked}`;
+  if (answered > 0) return `${job.title} · begun, ${answered} of ${asked}`;
   return job.title;
 }
 

@@ -2,24 +2,25 @@ import { addDays, sayLength, sayMinute } from '@ant-trail/core/calendar';
 import { estimateTravelMinutes } from '@ant-trail/core/planning';
 import { View } from '@tamagui/core';
 import { useRouter } from 'expo-router';
-import { useState } from 'react';
+import { useDeferredValue, useEffect, useState } from 'react';
 import { Column, Leaf, Row, Scroll } from '@/design/box.tsx';
 import { Button } from '@/design/button.tsx';
 import { Dots } from '@/design/dots.tsx';
 import { FieldFoot, FieldHead, FieldPage } from '@/design/field-frame.tsx';
 import { PressableRow } from '@/design/pressable-row.tsx';
+import { sayDay, sayShortDay } from '@/design/say-day.ts';
 import { Body, Heading, Title } from '@/design/text.tsx';
 import { useLive } from '@/device/use-live.ts';
 import { useNow } from '@/device/use-now.ts';
+import { whenIdle } from '@/device/when-idle.ts';
 import { useMe } from '@/features/accounts/session.ts';
 import { useSync } from '@/features/sync/engine.ts';
-import { BeginDialog } from './begin-dialog.tsx';
+import { FieldNav } from '@/features/sync/field/field-nav.tsx';
 import { KeptLine } from '@/features/sync/field/kept-line.tsx';
-import { SpaceNotice } from '@/features/sync/field/space-notice.tsx';
 import { useKept } from '@/features/sync/kept.ts';
 import { usePhone } from '@/features/sync/phone.tsx';
-import { sayDay, sayShortDay } from '../wording.ts';
-import { FieldNav } from './field-nav.tsx';
+import { BeginDialog } from './begin-dialog.tsx';
+import { planAhead } from './plan-for.ts';
 import { markFor, standingWords } from './step-words.ts';
 import { StopCard } from './stop-card.tsx';
 import { TrailStep } from './trail-line.tsx';
@@ -37,6 +38,17 @@ export function TrailScreen() {
     () => loadTrail(store, person.id, day, today),
     [store, person.id, day, today],
   );
+  // The next step can be pressed before all the stops are drawn.
+  const drawn = useDeferredValue(trail);
+  const nextVersion = trail?.next?.current.sheet.version;
+  useEffect(
+    // A plan that can't be made says so when the sheet is opened.
+    () =>
+      nextVersion
+        ? whenIdle(() => void planAhead(store, nextVersion).catch(() => undefined))
+        : undefined,
+    [store, nextVersion],
+  );
   const [beginning, setBeginning] = useState(false);
   const filling = useIsFilling();
   return (
@@ -52,10 +64,9 @@ export function TrailScreen() {
           <KeptLine />
         </Row>
       </FieldHead>
-      <SpaceNotice />
       <Scroll render="main" paddingRight="$4">
         {filling ? <Filling /> : null}
-        {trail && !filling ? <Stops trail={trail} isToday={ahead === 0} /> : null}
+        {drawn && !filling ? <Stops trail={drawn} isToday={ahead === 0} /> : null}
         <Row padding="$4" paddingLeft={96} gap="$2" flexWrap="wrap">
           {ahead > 0 ? (
             <Button dense onPress={() => setAhead(ahead - 1)}>

@@ -1,29 +1,28 @@
-import type { Job, JobSheet, Visit, VisitEvent } from '@ant-trail/contract/planning';
+import type { Job, JobSheet, Visit } from '@ant-trail/contract/planning';
 import type { Site } from '@ant-trail/contract/sites';
 import {
+  hasSaid,
   isTheirs,
   nextStep,
   SETTLED_STATES,
   sheetToGoOn,
+  turningBack,
   type JobState,
   type NextStep,
 } from '@ant-trail/core/planning';
-import {
-  fold,
-  planSheet,
-  type SheetPlan,
-  type SheetState,
-  type Stage,
-  type TemplateVersion,
-  prepareFor,
-} from '@ant-trail/core/sheet';
-import type { LocalStore } from '@/device/local-store.ts';
+import { fold, prepareFor, type Stage, type TemplateVersion } from '@ant-trail/core/sheet';
+import type { KeptEntry, LocalStore } from '@/device/local-store.ts';
+import { knownOf, type Known } from './known-of-visits.ts';
+import { planFor } from './plan-for.ts';
 
 /** One of the sheets somebody fills in at a stop. */
 export interface TrailSheet {
   readonly sheet: JobSheet;
-  readonly state: SheetState;
   readonly stage: Stage;
+  readonly answered: number;
+  readonly asked: number;
+  /** What the office said as it came back; null where it did not. */
+  readonly returnedWith: string | null;
   /** What it is about: its own title, and the thing where it is of one. */
   readonly title: string;
   readonly unsent: number;
@@ -46,68 +45,78 @@ export interface TrailStop {
   readonly unsent: number;
   readonly receivedAt: string | null;
   readonly returnedWith: string | null;
+  /** Why nothing could be done here, where somebody turned back. */
+  readonly turnedBackFor: string | null;
 }
 
-const plans = new Map<string, SheetPlan>();
-
-export function planFor(version: TemplateVersion): SheetPlan {
-  const plan = plans.get(version.id) ?? planSheet(version.body);
-  plans.set(version.id, plan);
-  return plan;
+/** Why somebody turned back at this stop; null where they did not, or try again. */
+function turnedBackFor({ events }: Visit): string | null {
+  const back = turningBack(events);
+  return back ? (back.reason ?? '') : null;
 }
-
-const did = (visit: Visit, kind: VisitEvent['kind']): boolean =>
-  visit.events.some((event) => event.kind === kind);
 
 /** Whether leaving is asked about: where there is more than the one sheet everybody knows of. */
 export const isAskedBeforeLeaving = ({ sheets, expectedSheets }: Job): boolean =>
   sheets.length > 1 || expectedSheets !== null;
 
-async function loadSheet(store: LocalStore, sheet: JobSheet): Promise<TrailSheet | null> {
-  const version = await store.templates.get(sheet.version);
-  if (!version) return null;
+const UNTOUCHED = { stage: 'untouched', answered: 0, asked: 0, returnedWith: null } as const;
+
+/** How far a sheet is. One that nobody touched need not be folded to know that. */
+async function standingOf(
+  version: TemplateVersion | undefined,
+  entries: readonly KeptEntry[],
+): Promise<Pick<TrailSheet, 'stage' | 'answered' | 'asked' | 'returnedWith'>> {
+  if (!version || entries.length === 0) return UNTOUCHED;
   await prepareFor(version.body);
-  const entries = await store.entries.where('sheet').equals(sheet.id).toArray();
-  const photos = await store.photos.where('sheet').equals(sheet.id).toArray();
-  const thing = sheet.asset === null ? undefined : await store.assets.get(sheet.asset);
-  const state = fold(
+  const { stage, answered, asked, stageEntry } = fold(
     planFor(version),
-    entries.map((entry) => entry.body),
+    entries.map(({ body }) => body),
   );
-  const receipts = entries.map((entry) => entry.receivedAt);
-  return {
-    sheet,
-    state,
-    stage: state.stage,
-    title: thing ? `${sheet.title}, ${thing.name}` : sheet.title,
-    unsent:
-      receipts.filter((at) => at === null).length +
-      photos.filter((photo) => photo.receivedAt === null).length,
-    receivedAt: latest(receipts),
-  };
+  const returnedWith = stage === 'returned' ? (stageEntry?.reason ?? '') : null;
+  return { stage, answered, asked, returnedWith };
 }
 
 const latest = (instants: readonly (string | null)[]): string | null =>
   instants.reduce<string | null>((last, at) => (at && at > (last ?? '') ? at : last), null);
 
-export async function loadStop(store: LocalStore, visit: Visit): Promise<TrailStop | null> {
-  const job = await store.jobs.get(visit.job);
-  const site = job && (await store.sites.get(job.site));
+async function sheetAt(known: Known, sheet: JobSheet): Promise<TrailSheet | null> {
+  if (!known.versionsHere.has(sheet.version)) return null;
+  const entries = known.entries.get(sheet.id) ?? [];
+  const photos = known.photos.get(sheet.id) ?? [];
+  const thing = sheet.asset === null ? undefined : known.assets.get(sheet.asset);
+  const receipts = entries.map(({ receivedAt }) => receivedAt);
+  return {
+    ...(await standingOf(known.versions.get(sheet.version), entries)),
+    sheet,
+    title: thing ? `${sheet.title}, ${thing.name}` : sheet.title,
+    unsent:
+      receipts.filter((at) => at === null).length +
+      photos.filter(({ receivedAt }) => receivedAt === null).length,
+    receivedAt: latest(receipts),
+  };
+}
+
+async function stopAt(known: Known, visit: Visit): Promise<TrailStop | null> {
+  const job = known.jobs.get(visit.job);
+  const site = job && known.sites.get(job.site);
   if (!job || !site) return null;
   const own = job.sheets.filter((sheet) => isTheirs(sheet, visit.person ?? ''));
   // Somebody who handed over every sheet still sees what was theirs.
   const shown = own.length > 0 ? own : job.sheets;
-  const loaded = await Promise.all(shown.map((sheet) => loadSheet(store, sheet)));
+  const loaded = await Promise.all(shown.map((sheet) => sheetAt(known, sheet)));
   const sheets = loaded.filter((sheet) => sheet !== null);
   const current = sheetToGoOn(sheets);
   if (!current) return null;
-  const { stage, state } = current;
-  const others = await store.visits.where('job').equals(job.id).toArray();
-  const step = nextStep({ setOff: did(visit, 'set off'), arrived: did(visit, 'arrived'), stage });
+  const { stage } = current;
+  const step = nextStep({
+    setOff: hasSaid(visit.events, 'set off'),
+    arrived: hasSaid(visit.events, 'arrived'),
+    stage,
+  });
   const isLeaving =
     stage === 'finished' &&
-    did(visit, 'arrived') &&
-    !did(visit, 'left') &&
+    hasSaid(visit.events, 'arrived') &&
+    !hasSaid(visit.events, 'left') &&
     isAskedBeforeLeaving(job);
   return {
     visit,
@@ -115,12 +124,18 @@ export async function loadStop(store: LocalStore, visit: Visit): Promise<TrailSt
     site,
     sheets,
     current,
-    others: others.filter(({ id }) => id !== visit.id),
+    others: (known.visits.get(job.id) ?? []).filter(({ id }) => id !== visit.id),
     step: isLeaving ? 'leave' : step,
     unsent: sheets.reduce((sum, sheet) => sum + sheet.unsent, 0),
     receivedAt: latest(sheets.map((sheet) => sheet.receivedAt)),
-    returnedWith: stage === 'returned' ? (state.stageEntry?.reason ?? '') : null,
+    turnedBackFor: turnedBackFor(visit),
+    returnedWith: current.returnedWith,
   };
+}
+
+/** One stop with all that the phone knows of it; null where something of it is not here. */
+export async function loadStop(store: LocalStore, visit: Visit): Promise<TrailStop | null> {
+  return stopAt(await knownOf(store, [visit]), visit);
 }
 
 export interface Trail {
@@ -142,19 +157,28 @@ export async function loadTrail(
 ): Promise<Trail> {
   // Colleagues' visits at the same jobs are here as well.
   const all = await store.visits.filter((visit) => visit.person === person).toArray();
+  const ofDay = all.filter((visit) => visit.day === day);
+  const earlier = day === today ? all.filter((visit) => visit.day < today) : [];
+  const jobsOfDay = new Set(ofDay.map(({ job }) => job));
+  const known = await knownOf(
+    store,
+    [...ofDay, ...earlier],
+    ({ id, state }) => jobsOfDay.has(id) || !SETTLED.has(state),
+  );
   const load = async (visits: readonly Visit[]): Promise<TrailStop[]> =>
-    (await Promise.all(visits.map((visit) => loadStop(store, visit)))).filter(
+    (await Promise.all(visits.map((visit) => stopAt(known, visit)))).filter(
       (stop) => stop !== null,
     );
-  const earlier = day === today ? all.filter((visit) => visit.day < today) : [];
-  const jobs = await store.jobs.bulkGet(earlier.map((visit) => visit.job));
-  const open = await load(earlier.filter((_, index) => !SETTLED.has(jobs[index]?.state)));
+  const open = await load(earlier.filter(({ job }) => !SETTLED.has(known.jobs.get(job)?.state)));
   const leftOver = open.filter(
-    ({ current }) => current.stage !== 'finished' && current.stage !== 'approved',
+    ({ current, turnedBackFor: why }) =>
+      why === null && current.stage !== 'finished' && current.stage !== 'approved',
   );
-  const stops = await load(all.filter((visit) => visit.day === day));
+  const stops = await load(ofDay);
   stops.sort((a, b) => a.visit.start - b.visit.start);
-  const ahead = [...stops, ...leftOver].filter((stop) => stop.step !== 'nothing');
+  const ahead = [...stops, ...leftOver].filter(
+    (stop) => stop.step !== 'nothing' && stop.turnedBackFor === null,
+  );
   const next =
     ahead.find(({ step }) => step === 'go on' || step === 'start' || step === 'leave') ??
     ahead.find((stop) => stop.step === 'arrived') ??

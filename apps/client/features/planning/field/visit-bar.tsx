@@ -59,8 +59,9 @@ export function VisitBar({ stop }: { stop: TrailStop }) {
     <>
       <ActionBar
         words={busy ? 'Looking where you are …' : STEP_WORDS[step]}
+        steps
         busy={busy}
-        onPress={() => void onPress()}
+        onPress={onPress}
       />
       {leaving ? <LeaveDialog stop={stop} onClose={() => setLeaving(false)} /> : null}
       {far ? (

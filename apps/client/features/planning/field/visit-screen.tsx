@@ -7,14 +7,15 @@ import { Button, OutsideLink } from '@/design/button.tsx';
 import { FieldFoot, FieldHead, FieldPage } from '@/design/field-frame.tsx';
 import { Mark } from '@/design/mark.tsx';
 import { Notice } from '@/design/notice.tsx';
+import { sayDay, sayWhen } from '@/design/say-day.ts';
 import { Body, Figure, Heading, Title } from '@/design/text.tsx';
 import { useLive } from '@/device/use-live.ts';
 import { useMe } from '@/features/accounts/session.ts';
+import { NotesHere } from '@/features/sites/field/notes-here.tsx';
 import { usePhone } from '@/features/sync/phone.tsx';
-import { sayDay, sayWhen } from '../wording.ts';
+import { SheetList } from './sheet-list.tsx';
 import { markFor, standingWords } from './step-words.ts';
 import { loadStop, type TrailStop } from './trail.ts';
-import { SheetList } from './sheet-list.tsx';
 import { VisitBar } from './visit-bar.tsx';
 
 /** One stop with everything the phone knows of it. */
@@ -79,6 +80,12 @@ function Details({ stop }: { stop: TrailStop }) {
           Returned to you: “{stop.returnedWith}”
         </Notice>
       ) : null}
+      {stop.turnedBackFor !== null ? (
+        <Notice tone="eyes" mark="needs eyes">
+          Turned back here: “{stop.turnedBackFor}”. The office plans it anew; set off again if you
+          can after all.
+        </Notice>
+      ) : null}
       <Part title="What to do">
         <Body>{job.instructions || job.title}</Body>
         <Body small quiet>
@@ -107,6 +114,9 @@ function Details({ stop }: { stop: TrailStop }) {
             Way there
           </OutsideLink>
         </Row>
+      </Part>
+      <Part title="For whoever comes next">
+        <NotesHere site={site.id} />
       </Part>
       {site.contacts.length > 0 ? (
         <Part title="People">

@@ -68,7 +68,7 @@ export function RegisterList({ site }: { site: string }) {
                     dense
                     plain
                     label={`${asset.retired ? 'Bring back' : 'Retire'} ${asset.name}`}
-                    onPress={() => void change(asset, { retired: !asset.retired })}
+                    onPress={() => change(asset, { retired: !asset.retired })}
                   >
                     {asset.retired ? 'Bring back' : 'Retire'}
                   </Button>
@@ -85,7 +85,7 @@ export function RegisterList({ site }: { site: string }) {
         <Column flex={2} minWidth={180}>
           <Input label="What it is called" value={name} onChange={setName} />
         </Column>
-        <Button dense disabled={!kind.trim() || !name.trim()} onPress={() => void add()}>
+        <Button dense disabled={!kind.trim() || !name.trim()} onPress={() => add()}>
           Enter it
         </Button>
       </Row>

@@ -1,39 +1,57 @@
 import { MailAnswer, TroubledAnswer, type MailMessage } from '@ant-trail/contract/reports';
+import { useLocalSearchParams, useRouter } from 'expo-router';
 import { useState } from 'react';
 import { Column, Row, Rule } from '@/design/box.tsx';
 import { Button, OutsideLink } from '@/design/button.tsx';
 import { DeskPage } from '@/design/desk-page.tsx';
 import { Notice } from '@/design/notice.tsx';
+import { sayWhen } from '@/design/say-day.ts';
 import { Body, Figure } from '@/design/text.tsx';
 import { tell, wordsFor } from '@/device/api.ts';
-import { useOffice } from '@/device/office.ts';
+import { useOffice, useOfficeList } from '@/device/office.ts';
 import { useMe } from '@/features/accounts/session.ts';
-import { sayWhen } from '@/features/planning/wording.ts';
+import { TextFilter } from '@/features/lists/desk/text-filter.tsx';
 
 /** What went out by mail. Here a stand-in takes it; nothing leaves this machine. */
 export function SentScreen() {
-  const { answer, problem } = useOffice(MailAnswer, '/api/mail', ['mail']);
+  const { text } = useLocalSearchParams<{ text?: string }>();
+  const router = useRouter();
+  const query: Readonly<Record<string, string>> = text ? { text } : {};
+  const { rows, total, problem, more } = useOfficeList(MailAnswer, '/api/mail', query, ['mail']);
   return (
     <DeskPage
       title="Sent"
       about={
         <Body quiet>
-          Letters, the newest 50. A stand-in keeps them; nothing leaves this machine.
+          {total === undefined ? '' : total === 1 ? 'One letter. ' : `${total} letters. `}A stand-in
+          keeps them; nothing leaves this machine.
         </Body>
       }
       problem={problem}
     >
       <Troubled />
-      {answer?.messages.length === 0 ? (
+      <TextFilter
+        label="Subject, words or address"
+        query={query}
+        onChange={(to) => router.setParams(to)}
+      />
+      {total === 0 ? (
         <Body quiet>
-          Nothing was sent yet. Approve a sheet, and its report goes to the job’s recipients.
+          {text
+            ? 'No letter says that, or went there.'
+            : 'Nothing was sent yet. Approve a sheet, and its report goes to the job’s recipients.'}
         </Body>
       ) : null}
       <Column>
-        {answer?.messages.map((message) => (
+        {rows.map((message) => (
           <Message key={message.id} message={message} />
         ))}
       </Column>
+      {more ? (
+        <Row>
+          <Button onPress={more}>Show older ones</Button>
+        </Row>
+      ) : null}
     </DeskPage>
   );
 }
@@ -59,7 +77,7 @@ function Troubled() {
         <Notice key={sheet} tone="eyes" mark="needs eyes">
           {site}, {title}: the report did not go out. {trouble}
           <Row gap="$2" paddingTop="$2">
-            <Button dense onPress={() => void tryAgain(sheet)} disabled={tried.has(sheet)}>
+            <Button dense onPress={() => tryAgain(sheet)} disabled={tried.has(sheet)}>
               {tried.has(sheet) ? 'Being tried again' : 'Try again'}
             </Button>
           </Row>

@@ -1,15 +1,16 @@
 import { may } from '@ant-trail/core/accounts';
 import type { Dossier } from '@ant-trail/contract/review';
 import { STAGE_PATH } from '@ant-trail/core/log';
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import { Row } from '@/design/box.tsx';
 import { Button } from '@/design/button.tsx';
+import { useShortcuts } from '@/design/single-keys.ts';
+import { useShortcut } from '@/design/use-shortcut.ts';
 import { Body } from '@/design/text.tsx';
-import { wordsFor } from '@/device/api.ts';
 import { useMe } from '@/features/accounts/session.ts';
 import { OpenActionDialog } from '@/features/actions/desk/open-action-dialog.tsx';
 import { CorrectDialog } from './correct-dialog.tsx';
-import { DeskRefusal, writeFromDesk } from './desk-entries.ts';
+import { giveApproval, takeApprovalBack, useApproving } from './approving.ts';
 import type { ReadingState } from './read-dossier.ts';
 import { ReturnDialog } from './return-dialog.tsx';
 
@@ -26,9 +27,9 @@ type Open = 'return' | 'correct' | 'action' | null;
 /** What the reviewer decides, each with its key. */
 export function DecisionBar({ dossier, reading, chosen, onDone, onChanged }: DecisionBarProps) {
   const { person } = useMe();
+  const keysOn = useShortcuts((shortcuts) => shortcuts.on);
   const [open, setOpen] = useState<Open>(null);
-  const [problem, setProblem] = useState<string | null>(null);
-  const [busy, setBusy] = useState(false);
+  const { given, refused } = useApproving();
   const sheet = dossier.sheet.id;
   const state = chosen === null ? undefined : reading.questions.get(chosen);
   const reviews = may(person.roles, 'review');
@@ -36,55 +37,40 @@ export function DecisionBar({ dossier, reading, chosen, onDone, onChanged }: Dec
   const decides = reviews && stage === 'finished';
   const corrects = reviews && (stage === 'finished' || stage === 'returned') && state !== undefined;
 
+  const isGiven = given?.sheet === sheet;
   const differ = reading.state.disagreements.length > 0;
   const [warned, setWarned] = useState<string | null>(null);
-  const approve = async () => {
-    if (busy) return;
+  const approve = (): void => {
     // Said once per sheet: the later of two answers must not be approved unread.
     if (differ && warned !== sheet) {
-      setProblem(null);
       setWarned(sheet);
       return;
     }
-    setBusy(true);
-    setProblem(null);
-    try {
-      await writeFromDesk({
-        sheet,
-        path: STAGE_PATH,
-        kind: 'approve',
-        value: reading.open.cover,
+    giveApproval({
+      sheet,
+      name: dossier.site.name,
+      draft: {
+        ...{ sheet, path: STAGE_PATH, kind: 'approve', value: reading.open.cover },
         seen: reading.open.headsOf(STAGE_PATH),
         by: person.id,
-      });
-      onDone();
-    } catch (error) {
-      setProblem(error instanceof DeskRefusal ? error.message : wordsFor(error));
-    } finally {
-      setBusy(false);
-    }
+      },
+      onSent: onChanged,
+    });
+    onDone();
   };
   const said =
-    problem ??
+    refused?.words ??
     (differ && warned === sheet
       ? 'Answers differ here: let one stand. Approve again to take the latest as they are.'
       : null);
   const report = (): void => {
     window.open(`/api/sheets/${sheet}/report.pdf`, '_blank');
   };
-  useEffect(() => {
-    const press = (event: KeyboardEvent): void => {
-      const target = event.target as HTMLElement | null;
-      if (target?.closest('input, textarea, select, dialog') || event.ctrlKey || event.metaKey)
-        return;
-      if (event.key === 'a' && decides && !event.repeat) void approve();
-      if (event.key === 'r' && decides) setOpen('return');
-      if (event.key === 'c' && corrects) setOpen('correct');
-      if (event.key === 'o' && reviews) setOpen('action');
-    };
-    addEventListener('keydown', press);
-    return () => removeEventListener('keydown', press);
-  });
+  useShortcut('a', approve, decides && !isGiven);
+  useShortcut('r', () => setOpen('return'), decides && !isGiven);
+  useShortcut('c', () => setOpen('correct'), corrects);
+  useShortcut('o', () => setOpen('action'), reviews);
+  useShortcut('u', takeApprovalBack, given !== null);
   const changed = (): void => {
     setOpen(null);
     onChanged();
@@ -92,6 +78,7 @@ export function DecisionBar({ dossier, reading, chosen, onDone, onChanged }: Dec
   return (
     <Row
       render="footer"
+      className="decisions"
       backgroundColor="$sheet"
       borderTopWidth={1}
       borderColor="$rule"
@@ -100,10 +87,10 @@ export function DecisionBar({ dossier, reading, chosen, onDone, onChanged }: Dec
       gap="$2"
       flexWrap="wrap"
     >
-      <Button main onPress={() => void approve()} disabled={!decides || busy} shortcut="A">
+      <Button main onPress={approve} disabled={!decides || isGiven} shortcut="A">
         Approve
       </Button>
-      <Button onPress={() => setOpen('return')} disabled={!decides} shortcut="R">
+      <Button onPress={() => setOpen('return')} disabled={!decides || isGiven} shortcut="R">
         Return with a word
       </Button>
       <Button onPress={() => setOpen('correct')} disabled={!corrects} shortcut="C">
@@ -113,14 +100,24 @@ export function DecisionBar({ dossier, reading, chosen, onDone, onChanged }: Dec
         Open an action
       </Button>
       <Button onPress={report}>Report</Button>
+      {given ? (
+        <Row gap="$2" role="status" alignItems="center">
+          <Body small strong>
+            {given.name} is approved.
+          </Body>
+          <Button dense onPress={takeApprovalBack} shortcut="U">
+            Take it back
+          </Button>
+        </Row>
+      ) : null}
       {said ? (
         <Body small eyes strong role="alert">
           {said}
         </Body>
       ) : null}
       <Row flex={1} justifyContent="flex-end" minWidth={180}>
-        <Body tiny quiet>
-          next J · back K · photo Space
+        <Body tiny quiet className="key-hint">
+          {keysOn ? 'next J · back K · photo Space' : ''}
         </Body>
       </Row>
       {open === 'return' ? (

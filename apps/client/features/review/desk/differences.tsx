@@ -1,5 +1,5 @@
-import { may } from '@ant-trail/core/accounts';
 import type { Dossier } from '@ant-trail/contract/review';
+import { may } from '@ant-trail/core/accounts';
 import { PROGRAMME_PATH } from '@ant-trail/core/log';
 import {
   differencesIn,
@@ -13,13 +13,13 @@ import { useState } from 'react';
 import { Column, Row } from '@/design/box.tsx';
 import { Button } from '@/design/button.tsx';
 import { Mark } from '@/design/mark.tsx';
+import { sayShortDay, sayWhen } from '@/design/say-day.ts';
 import { Body, Figure, Heading } from '@/design/text.tsx';
 import { wordsFor } from '@/device/api.ts';
 import { usePeople } from '@/features/accounts/desk/use-people.ts';
 import { useMe } from '@/features/accounts/session.ts';
 import { Picture } from '@/features/media/picture.tsx';
-import { sayShortDay, sayWhen } from '@/features/planning/wording.ts';
-import { DeskRefusal, writeFromDesk } from './desk-entries.ts';
+import { DeskRefusal, writeFromDesk } from '@/features/capture/desk/desk-entries.ts';
 import type { ReadingState } from './read-dossier.ts';
 
 interface DifferencesProps {
@@ -120,7 +120,7 @@ function OneDifference({ difference, say, dossier, reading, onSettled }: OneProp
             </Body>
           </Row>
           {settles ? (
-            <Button dense onPress={() => void letStand(side)} disabled={busy}>
+            <Button dense onPress={() => letStand(side)} disabled={busy}>
               Let this stand
             </Button>
           ) : null}

@@ -1,4 +1,5 @@
 import type { Dossier } from '@ant-trail/contract/review';
+import { distanceMetres, sayDistance } from '@ant-trail/core/geo';
 import { parsePath, type Entry } from '@ant-trail/core/log';
 import {
   isHold,
@@ -12,17 +13,18 @@ import {
   type Question,
 } from '@ant-trail/core/sheet';
 import { View } from '@tamagui/core';
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import { Column, Row, Scroll } from '@/design/box.tsx';
 import { OutsideLink } from '@/design/button.tsx';
 import { Dialog } from '@/design/dialog.tsx';
 import { Dots } from '@/design/dots.tsx';
+import { sayShortDay, sayWhen } from '@/design/say-day.ts';
+import { useShortcut } from '@/design/use-shortcut.ts';
 import { SignatureDrawing } from '@/design/signature-drawing.tsx';
 import { Body, Figure, Heading } from '@/design/text.tsx';
 import { usePeople } from '@/features/accounts/desk/use-people.ts';
 import { useMe } from '@/features/accounts/session.ts';
 import { Picture } from '@/features/media/picture.tsx';
-import { sayShortDay, sayWhen } from '@/features/planning/wording.ts';
 import { Differences } from './differences.tsx';
 import type { ReadingState } from './read-dossier.ts';
 
@@ -39,18 +41,8 @@ export function EvidencePane({ dossier, reading, chosen, onSettled }: EvidencePa
   const people = usePeople();
   const [zoomed, setZoomed] = useState<Photo | null>(null);
   const state = chosen === null ? undefined : reading.questions.get(chosen);
-  useEffect(() => {
-    const press = (event: KeyboardEvent): void => {
-      const target = event.target as HTMLElement | null;
-      if (event.key !== ' ' || target?.closest('input, textarea, select, button, dialog')) return;
-      const [first] = state?.photos ?? [];
-      if (!first) return;
-      event.preventDefault();
-      setZoomed(first);
-    };
-    addEventListener('keydown', press);
-    return () => removeEventListener('keydown', press);
-  });
+  const [first] = state?.photos ?? [];
+  useShortcut('space', () => first && setZoomed(first), first !== undefined);
   if (!state) return null;
   const { question, photos, answer } = state;
   const [finding] = state.findings;
@@ -94,6 +86,9 @@ export function EvidencePane({ dossier, reading, chosen, onSettled }: EvidencePa
             <Body tiny quiet>
               {photo.value.comment ? `“${photo.value.comment}” ` : ''}
               {when(photo.value.takenAt)}
+              {photo.value.place
+                ? `, ${sayDistance(distanceMetres(dossier.site, photo.value.place))} from the place`
+                : ''}
               {dossier.receivedAt[photo.value.sha256] ? '' : ' · has not arrived yet'}
             </Body>
           </Column>
@@ -208,9 +203,10 @@ function sayEntry(entry: Entry, question: Question): string {
     const what = aspect === 'photo' ? 'removed a photo' : 'took the answer away';
     return reason ? `${what}: ${reason}` : what;
   }
-  if (value === null) return kind;
+  if (value === null) return kind === 'prepare' ? 'took back what was filled in' : kind;
   if (aspect === 'reason') return `“${textOf(value)}”`;
   if (isPhoto(value)) return value.comment ? `photo, “${value.comment}”` : 'photo';
   const said = sayValue(question, value, entry.unit, sayShortDay);
+  if (kind === 'prepare') return `${said}, filled in beforehand`;
   return kind === 'correct' ? `corrected to ${said}: ${reason ?? ''}` : said;
 }

@@ -8,7 +8,7 @@ import { Input } from '@/design/input.tsx';
 import { Body } from '@/design/text.tsx';
 import { wordsFor } from '@/device/api.ts';
 import { useMe } from '@/features/accounts/session.ts';
-import { DeskRefusal, writeFromDesk } from './desk-entries.ts';
+import { DeskRefusal, writeFromDesk } from '@/features/capture/desk/desk-entries.ts';
 
 export interface PassHereProps {
   readonly sheet: string;
@@ -67,7 +67,7 @@ export function PassHere({ sheet, state, seen, onDone }: PassHereProps) {
           {problem}
         </Body>
       ) : null}
-      <Button main onPress={() => void send()}>
+      <Button main onPress={() => send()}>
         {`${verdict === 'passed' ? 'Pass' : 'Refuse'} it as ${person.name}`}
       </Button>
     </Column>

@@ -1,22 +1,29 @@
-import type { QueueItem } from '@ant-trail/contract/review';
 import { standsOut } from '@ant-trail/core/review';
-import { Row, Scroll } from '@/design/box.tsx';
+import { Column, Row, Scroll } from '@/design/box.tsx';
+import { Button } from '@/design/button.tsx';
 import { Mark } from '@/design/mark.tsx';
 import { PressableRow } from '@/design/pressable-row.tsx';
+import { sayWhen } from '@/design/say-day.ts';
 import { Body, Heading } from '@/design/text.tsx';
+import { Tick } from '@/design/tick.tsx';
+import { usePeople } from '@/features/accounts/desk/use-people.ts';
 import { useMe } from '@/features/accounts/session.ts';
-import { sayWhen } from '@/features/planning/wording.ts';
+import { TextFilter } from '@/features/lists/desk/text-filter.tsx';
+import { useNarrowed, type Queue } from './use-queue.ts';
 
 export interface QueuePaneProps {
-  readonly items: readonly QueueItem[];
-  readonly loaded: boolean;
+  readonly queue: Queue;
   readonly current: string | null;
   readonly onOpen: (sheet: string) => void;
 }
 
 /** What waits to be read, worst first. */
-export function QueuePane({ items, loaded, current, onOpen }: QueuePaneProps) {
+export function QueuePane({ queue, current, onOpen }: QueuePaneProps) {
   const { organisation } = useMe();
+  const { all, text } = useNarrowed();
+  const { name: nameOf } = usePeople();
+  const { person: me } = useMe();
+  const { rows: items, total, more } = queue;
   return (
     <Scroll
       render="nav"
@@ -28,9 +35,21 @@ export function QueuePane({ items, loaded, current, onOpen }: QueuePaneProps) {
       borderRightWidth={1}
       borderColor="$rule"
     >
-      <Heading padding="$4" paddingBottom="$3">
-        {loaded ? `${items.length} to read, worst first` : ' '}
-      </Heading>
+      <Column padding="$4" paddingBottom="$3" gap="$3">
+        <Heading>{total === undefined ? ' ' : `${total} to read, worst first`}</Heading>
+        <TextFilter
+          label="Place, job or person"
+          query={{ text }}
+          onChange={(to) => useNarrowed.setState({ text: to.text ?? '' })}
+        />
+        {queue.canBeOwn ? (
+          <Tick
+            label="also what others are to read"
+            on={all}
+            onPress={() => useNarrowed.setState({ all: !all })}
+          />
+        ) : null}
+      </Column>
       {items.map((item) => {
         const unusual = standsOut(item.summary);
         const isHere = item.sheet === current;
@@ -59,9 +78,21 @@ export function QueuePane({ items, loaded, current, onOpen }: QueuePaneProps) {
                 {item.finishedAt ? ` · ${sayWhen(item.finishedAt, organisation.timeZone)}` : ''}
               </Body>
             </Row>
+            {item.job.reader && item.job.reader !== me.id ? (
+              <Body tiny quiet>
+                for {nameOf(item.job.reader)} to read
+              </Body>
+            ) : null}
           </PressableRow>
         );
       })}
+      {more ? (
+        <Column padding="$3">
+          <Button dense onPress={more}>
+            Show more
+          </Button>
+        </Column>
+      ) : null}
     </Scroll>
   );
 }

@@ -21,13 +21,13 @@ import { Column, Row, Rule } from '@/design/box.tsx';
 import { Button, OutsideLink } from '@/design/button.tsx';
 import { Mark, type MarkName } from '@/design/mark.tsx';
 import { PressableRow } from '@/design/pressable-row.tsx';
+import { sayPast, sayShortDay, sayWhen } from '@/design/say-day.ts';
 import { Sparkline } from '@/design/sparkline.tsx';
 import { Body, Figure, Heading, Title } from '@/design/text.tsx';
-import { usePeople } from '@/features/accounts/desk/use-people.ts';
 import { useOffice } from '@/device/office.ts';
-import { Reckoned } from '@/features/trades/reckoned.tsx';
+import { usePeople } from '@/features/accounts/desk/use-people.ts';
 import { useMe } from '@/features/accounts/session.ts';
-import { sayPast, sayShortDay, sayWhen } from '@/features/planning/wording.ts';
+import { Reckoned } from '@/features/trades/reckoned.tsx';
 import { ProgrammeDifference } from './differences.tsx';
 import type { ReadingState } from './read-dossier.ts';
 import { SheetNotices } from './sheet-notices.tsx';
@@ -248,6 +248,7 @@ function notesOn(state: QuestionState, dossier: Dossier): string {
   // The row is under its label already, and an open answer is said in its own cell.
   for (const end of state.question.kind === 'rows' ? [] : state.looseEnds)
     if (end.missing !== 'answer') notes.push(end.words.replace(`${question.label}: `, ''));
+  if (answer?.entry.kind === 'prepare') notes.push('by the office, beforehand');
   if (reason) notes.push(`“${textOf(reason.value)}”`);
   if (differs(state)) notes.push('two answers that did not see each other');
   return notes.join(' · ');

@@ -9,7 +9,7 @@ import { Body } from '@/design/text.tsx';
 import { wordsFor } from '@/device/api.ts';
 import { usePeople } from '@/features/accounts/desk/use-people.ts';
 import { useMe } from '@/features/accounts/session.ts';
-import { DeskRefusal, writeFromDesk } from './desk-entries.ts';
+import { DeskRefusal, writeFromDesk } from '@/features/capture/desk/desk-entries.ts';
 import type { ReadingState } from './read-dossier.ts';
 
 export interface ReturnDialogProps {
@@ -59,7 +59,7 @@ export function ReturnDialog({ dossier, reading, onClose, onDone }: ReturnDialog
           problem={problem}
           autoFocus
         />
-        <Button main onPress={() => void send()}>
+        <Button main onPress={() => send()}>
           Return it
         </Button>
       </Column>

@@ -1,8 +1,9 @@
-import { Dossier, QueueAnswer } from '@ant-trail/contract/review';
+import { Dossier } from '@ant-trail/contract/review';
 import { View } from '@tamagui/core';
 import { useLocalSearchParams, useRouter } from 'expo-router';
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import { Column, Row, Scroll } from '@/design/box.tsx';
+import { useShortcut } from '@/design/use-shortcut.ts';
 import { Body, Heading } from '@/design/text.tsx';
 import { useOffice } from '@/device/office.ts';
 import { usePrepared } from '@/device/use-prepared.ts';
@@ -11,13 +12,14 @@ import { EvidencePane } from './evidence-pane.tsx';
 import { QueuePane } from './queue-pane.tsx';
 import { readDossier } from './read-dossier.ts';
 import { ReadingPane } from './reading-pane.tsx';
+import { useQueue } from './use-queue.ts';
 
 /** The reading desk: queue, sheet and evidence side by side. */
 export function ReviewScreen() {
   const params = useLocalSearchParams<{ sheet?: string }>();
   const router = useRouter();
-  const queue = useOffice(QueueAnswer, '/api/review');
-  const items = queue.answer?.queue ?? [];
+  const queue = useQueue();
+  const items = queue.rows;
   const sheet = params.sheet ?? items[0]?.sheet ?? null;
   const dossier = useOffice(Dossier, sheet ? `/api/sheets/${sheet}` : null);
   const [chosen, setChosen] = useState<{ sheet: string; key: string } | null>(null);
@@ -27,26 +29,17 @@ export function ReviewScreen() {
   const go = (by: number): void => {
     const index = items.findIndex((item) => item.sheet === sheet);
     const next = items[Math.min(items.length - 1, Math.max(0, index + by))];
+    if (index + by >= items.length - 1) queue.more?.();
     if (next) router.setParams({ sheet: next.sheet });
     if (next && !params.sheet) router.navigate(`/review/${next.sheet}`);
   };
-  useEffect(() => {
-    const press = (event: KeyboardEvent): void => {
-      const target = event.target as HTMLElement | null;
-      if (target?.closest('input, textarea, select, dialog') || event.ctrlKey || event.metaKey)
-        return;
-      if (event.key === 'j') go(1);
-      if (event.key === 'k') go(-1);
-    };
-    addEventListener('keydown', press);
-    return () => removeEventListener('keydown', press);
-  });
+  useShortcut('j', () => go(1));
+  useShortcut('k', () => go(-1));
   return (
     <View flex={1} minHeight={0}>
       <Row flex={1} alignItems="stretch" minHeight={0} className="panes">
         <QueuePane
-          items={items}
-          loaded={queue.answer !== undefined}
+          queue={queue}
           current={sheet}
           onOpen={(id) => router.navigate(`/review/${id}`)}
         />
@@ -68,7 +61,7 @@ export function ReviewScreen() {
             />
           ) : (
             <Column padding="$5" gap="$2">
-              {queue.answer && items.length === 0 && !sheet ? (
+              {queue.total === 0 && !sheet ? (
                 <>
                   <Heading>Nothing waits to be read</Heading>
                   <Body quiet>Finished sheets appear here by themselves, the worst first.</Body>

@@ -2,9 +2,9 @@ import type { Dossier } from '@ant-trail/contract/review';
 import { oddityWords, type Oddity } from '@ant-trail/core/log';
 import { sayPath } from '@ant-trail/core/sheet';
 import { Notice } from '@/design/notice.tsx';
+import { sayWhen } from '@/design/say-day.ts';
 import { usePeople } from '@/features/accounts/desk/use-people.ts';
 import { useMe } from '@/features/accounts/session.ts';
-import { sayWhen } from '@/features/planning/wording.ts';
 import type { ReadingState } from './read-dossier.ts';
 
 interface SheetNoticesProps {

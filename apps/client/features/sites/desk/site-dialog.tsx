@@ -11,6 +11,7 @@ import { Input } from '@/design/input.tsx';
 import { Notice } from '@/design/notice.tsx';
 import { ask, wordsFor } from '@/device/api.ts';
 import { RegisterList } from '@/features/register/desk/register-list.tsx';
+import { SiteNotes } from './site-notes.tsx';
 
 export interface SiteDialogProps {
   readonly site: Site | null;
@@ -138,7 +139,7 @@ export function SiteDialog({ site, onClose, onSaved }: SiteDialogProps) {
             {problem}
           </Notice>
         ) : null}
-        <Button main onPress={() => void save()} disabled={formState.isSubmitting}>
+        <Button main onPress={() => save()} disabled={formState.isSubmitting}>
           Save
         </Button>
         {site ? (
@@ -159,6 +160,8 @@ export function SiteDialog({ site, onClose, onSaved }: SiteDialogProps) {
             >
               {site.retired ? 'Take into use again' : 'Retire: nothing more is planned here'}
             </Button>
+            <Dots />
+            <SiteNotes site={site.id} />
             <Dots />
             <RegisterList site={site.id} />
           </>

@@ -1,11 +1,11 @@
 import { useRouter } from 'expo-router';
 import { Row } from '@/design/box.tsx';
 import { PressableRow } from '@/design/pressable-row.tsx';
+import { sayWhen } from '@/design/say-day.ts';
 import { Body, Figure } from '@/design/text.tsx';
 import { useMe } from '@/features/accounts/session.ts';
-import { sayWhen } from '@/features/planning/wording.ts';
-import { useSync } from '../engine.ts';
-import { useKept } from '../kept.ts';
+import { useSync, type SyncState } from '../engine.ts';
+import { useKept, type Kept } from '../kept.ts';
 
 /** At the head of the trail: how much is kept here, and what the office has. */
 export function KeptLine() {
@@ -38,16 +38,24 @@ export function KeptLine() {
         <Body small>{waiting > 0 && state === 'sending' ? 'sending' : 'kept here'}</Body>
       </Row>
       <Body tiny quiet>
-        {state === 'no network' || state === 'sign in'
-          ? state === 'sign in'
-            ? 'sign in again to send'
-            : state
-          : since === null
-            ? 'nothing sent yet'
-            : waiting > 0
-              ? `office has the rest, ${since}`
-              : `office has all, ${since}`}
+        {sayOffice(kept, state, since)}
       </Body>
     </PressableRow>
   );
+}
+
+const NOT_IN_STEP: Partial<Record<SyncState, string>> = {
+  'no network': 'no network',
+  'office away': 'the office does not answer',
+  'sign in': 'sign in again to send',
+  failed: 'tried again soon',
+};
+
+/** What the office has, and never more than it has. */
+function sayOffice(kept: Kept, state: SyncState, since: string | null): string {
+  const trouble = NOT_IN_STEP[state];
+  if (trouble) return trouble;
+  if (since === null) return 'nothing sent yet';
+  const whole = kept.operations + kept.photos + kept.refused === 0;
+  return whole ? `office has all, ${since}` : `office has the rest, ${since}`;
 }

@@ -1,29 +1,30 @@
 import type { Operation } from '@ant-trail/contract/sync';
 import { useState } from 'react';
+import { ActionBar } from '@/design/action-bar.tsx';
 import { Column, Row, Rule, Scroll } from '@/design/box.tsx';
 import { Button } from '@/design/button.tsx';
-import { ActionBar } from '@/design/action-bar.tsx';
 import { FieldFoot, FieldHead, FieldPage } from '@/design/field-frame.tsx';
 import { Mark } from '@/design/mark.tsx';
 import { Notice } from '@/design/notice.tsx';
+import { sayWhen } from '@/design/say-day.ts';
 import { Body, Heading, Title } from '@/design/text.tsx';
 import type { KeptPhoto, LocalStore, Waiting } from '@/device/local-store.ts';
 import { saveFile } from '@/device/save-file.ts';
 import { useLive } from '@/device/use-live.ts';
+import { placeOf, sayOperation } from '@/device/waiting.ts';
 import { useMe } from '@/features/accounts/session.ts';
-import { FieldNav } from '@/features/planning/field/field-nav.tsx';
-import { sayWhen } from '@/features/planning/wording.ts';
 import { useSync, type SyncState } from '../engine.ts';
-import { usePhone } from '../phone.tsx';
 import { useKept } from '../kept.ts';
-import { placeOf, sayOperation } from '../operations.ts';
 import { letGo } from '../outbox.ts';
-import { SpaceNotice } from './space-notice.tsx';
+import { usePhone } from '../phone.tsx';
+import { FieldNav } from './field-nav.tsx';
 
 const STATE_WORDS: Record<SyncState, string> = {
   idle: 'Phone and office are in step.',
   sending: 'Sending and fetching now.',
   'no network': 'No network. Everything is kept here and goes out by itself later.',
+  'office away':
+    'There is a network, but the office does not answer. Everything is kept here and goes out by itself later.',
   'sign in': 'The office wants you to sign in again before it takes anything. Nothing is lost.',
   failed: 'The last exchange failed. It is tried again by itself.',
 };
@@ -34,6 +35,7 @@ export function KeptScreen() {
   const { organisation } = useMe();
   const kept = useKept();
   const state = useSync((sync) => sync.state);
+  const mayBeCleared = useSync((sync) => sync.mayBeCleared);
   const waiting = useLive(() => store.outbox.orderBy('order').toArray(), [store]) ?? [];
   const photos =
     useLive(() => store.photos.filter((photo) => photo.receivedAt === null).toArray(), [store]) ??
@@ -42,7 +44,7 @@ export function KeptScreen() {
   const aside = useLive(() => store.aside.count(), [store]) ?? 0;
   const refused = waiting.filter((item) => item.refused !== null);
   const refusedPhotos = photos.filter((photo) => photo.refused !== null);
-  const groups = group(waiting, photos, places);
+  const groups = group(store, waiting, photos, places);
   return (
     <FieldPage>
       <FieldHead>
@@ -53,7 +55,6 @@ export function KeptScreen() {
             : STATE_WORDS[state]}
         </Body>
       </FieldHead>
-      <SpaceNotice />
       <Scroll render="main">
         {refused.length + refusedPhotos.length > 0 ? (
           <Column gap="$2" paddingBottom="$3">
@@ -63,7 +64,7 @@ export function KeptScreen() {
             {refused.map((item) => (
               <Refused
                 key={item.order}
-                words={`${sayOperation(item.operation)} (${places.get(placeOf(item.operation))?.name ?? 'a visit'})`}
+                words={`${sayOperation(store, item.operation)} (${places.get(placeOf(store, item.operation))?.name ?? 'a visit'})`}
                 why={item.refused ?? ''}
                 onAgain={() => {
                   void store.outbox.update(item.order, { refused: null }).then(engine.soon);
@@ -121,6 +122,12 @@ export function KeptScreen() {
               newer version of this application. They are kept until it is here.
             </Body>
           ) : null}
+          {mayBeCleared ? (
+            <Body small>
+              This browser has not promised to keep what is here when the phone runs out of space.
+              Put the application on the home screen, and send before you clean up the phone.
+            </Body>
+          ) : null}
           <Body small quiet>
             {kept?.lastSync
               ? `Last in step with the office ${sayWhen(kept.lastSync, organisation.timeZone)}.`
@@ -132,7 +139,7 @@ export function KeptScreen() {
         <ActionBar
           words={state === 'sending' ? 'Sending …' : 'Send now'}
           busy={state === 'sending'}
-          onPress={() => void engine.now()}
+          onPress={() => engine.now()}
         />
         <FieldNav />
       </FieldFoot>
@@ -195,6 +202,7 @@ interface Group {
 
 /** What waits, by the job it belongs to: its steps, its answers and its photos together. */
 function group(
+  store: LocalStore,
   waiting: readonly Waiting[],
   photos: readonly KeptPhoto[],
   places: ReadonlyMap<string, Place>,
@@ -212,8 +220,13 @@ function group(
   };
   for (const item of waiting)
     if (item.refused === null) {
-      const id = placeOf(item.operation);
-      add(id, 1, 0, item.queuedAt);
+      const id = placeOf(store, item.operation);
+      add(
+        id,
+        1,
+        0,
+        Number.isNaN(Date.parse(item.queuedAt)) ? new Date().toISOString() : item.queuedAt,
+      );
     }
   for (const photo of photos) if (photo.refused === null) add(photo.sheet, 0, 1, photo.takenAt);
   return [...groups.values()];
@@ -232,9 +245,10 @@ interface Place {
   readonly job: string;
 }
 
-/** Where each sheet and each visit on this phone is. */
+/** Where each sheet and each visit on this phone is, and each place itself. */
 async function placesKept(store: LocalStore): Promise<Map<string, Place>> {
   const places = new Map<string, Place>();
+  for (const { id, name } of await store.sites.toArray()) places.set(id, { name, job: id });
   for (const visit of await store.visits.toArray()) {
     const job = await store.jobs.get(visit.job);
     const site = job && (await store.sites.get(job.site));

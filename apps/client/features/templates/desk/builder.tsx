@@ -16,6 +16,7 @@ import { Dialog } from '@/design/dialog.tsx';
 import { Notice } from '@/design/notice.tsx';
 import { PressableRow } from '@/design/pressable-row.tsx';
 import { Body, Title } from '@/design/text.tsx';
+import { useHoldStill } from '@/device/hold-still.ts';
 import { ask, wordsFor } from '@/device/api.ts';
 import { useOfficeHere } from '@/device/office-here.ts';
 import { openDraft } from './draft.ts';
@@ -34,6 +35,7 @@ export interface BuilderProps {
 
 /** Where a template is built: kinds to add, the outline, the chosen question, and it at work. */
 export function Builder({ published, onClose }: BuilderProps) {
+  useHoldStill();
   const template = published?.template ?? 'new';
   const [useDraft] = useState(() => openDraft(template, published));
   const draft = useDraft();
@@ -78,7 +80,7 @@ export function Builder({ published, onClose }: BuilderProps) {
         <Body small quiet>
           {draft.after === 0 ? 'not published yet' : `from version ${draft.after}`}
         </Body>
-        <Button dense disabled={draft.earlier.length === 0} onPress={draft.undo}>
+        <Button repeats dense disabled={draft.earlier.length === 0} onPress={draft.undo}>
           Undo
         </Button>
         {draft.unkept ? (
@@ -251,7 +253,7 @@ function PublishDialog({ problems, changes, onClose, onPublish }: PublishDialogP
             <Body small quiet>
               Sheets that were begun keep their version. New work begins under this one.
             </Body>
-            <Button main disabled={changes?.length === 0} onPress={() => void send()}>
+            <Button main disabled={changes?.length === 0} onPress={() => send()}>
               Publish this version
             </Button>
           </>

@@ -97,27 +97,6 @@ const COMPARISONS: Readonly<Record<string, string>> = {
   given: 'is answered',
 };
 
-function answersOf(question: Question | undefined): { value: string; label: string }[] | null {
-  switch (question?.kind) {
-    case 'yesNo':
-      return [
-        { value: 'yes', label: 'Yes' },
-        { value: 'no', label: 'No' },
-        { value: 'na', label: 'Not applicable' },
-      ];
-    case 'performed':
-      return [
-        { value: 'done', label: 'Performed' },
-        { value: 'not', label: 'Not performed' },
-      ];
-    case 'choice':
-    case 'choices':
-      return question.options.map(({ key, label }) => ({ value: key, label }));
-    default:
-      return null;
-  }
-}
-
 interface ComposerProps {
   readonly others: readonly Question[];
   readonly onTake: (condition: string) => void;
@@ -129,7 +108,7 @@ function Composer({ others, onTake }: ComposerProps) {
   const [comparison, setComparison] = useState('==');
   const [value, setValue] = useState('');
   const of = others.find((each) => each.key === key);
-  const answers = answersOf(of);
+  const answers = of && rulesOf(of).offers?.(of);
   const isNumber = of !== undefined && ['double', 'dyn'].includes(rulesOf(of).celType ?? '');
   const offered = Object.entries(COMPARISONS).filter(
     ([sign]) => isNumber || (sign !== '>' && sign !== '<'),

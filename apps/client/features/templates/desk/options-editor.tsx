@@ -1,3 +1,4 @@
+import { freeKey } from '@ant-trail/core/logic';
 import {
   SEVERITIES,
   severityWord,
@@ -6,15 +7,14 @@ import {
   type Option,
   type Severity,
 } from '@ant-trail/core/sheet';
-import { freeKey } from '@ant-trail/core/logic';
 import { Column, Row } from '@/design/box.tsx';
 import { Button } from '@/design/button.tsx';
 import { Input } from '@/design/input.tsx';
 import { Pick } from '@/design/pick.tsx';
-import { Tick } from '@/design/tick.tsx';
 import { Heading } from '@/design/text.tsx';
+import { Tick } from '@/design/tick.tsx';
 import { NumberField } from './number-field.tsx';
-import type { Patch } from './question-editor.tsx';
+import type { Patch } from './patch.ts';
 
 export interface OptionsEditorProps {
   readonly question: ChoiceQuestion | ChoicesQuestion;

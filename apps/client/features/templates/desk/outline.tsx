@@ -165,10 +165,10 @@ function OutlineLine(props: OutlineProps & { readonly question: Question }) {
             </Body>
           </PressableRow>
         </Column>
-        <Button dense plain label={`Move ${question.label} up`} onPress={() => nudge(-1)}>
+        <Button dense plain repeats label={`Move ${question.label} up`} onPress={() => nudge(-1)}>
           ↑
         </Button>
-        <Button dense plain label={`Move ${question.label} down`} onPress={() => nudge(1)}>
+        <Button dense plain repeats label={`Move ${question.label} down`} onPress={() => nudge(1)}>
           ↓
         </Button>
       </Row>

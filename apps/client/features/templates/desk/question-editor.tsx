@@ -1,24 +1,26 @@
+import { freeKey } from '@ant-trail/core/logic';
 import {
+  isAsked,
   isCarried,
+  rulesOf,
   SEVERITIES,
   severityWord,
   questionsOf,
   type Question,
-  type QuestionKind,
   type TemplateBody,
 } from '@ant-trail/core/sheet';
-import { freeKey } from '@ant-trail/core/logic';
 import { keysOf, removeQuestion, replaceQuestion } from '@ant-trail/core/templates';
 import { Column, Row } from '@/design/box.tsx';
 import { Button } from '@/design/button.tsx';
-import { Tick } from '@/design/tick.tsx';
 import { Dots } from '@/design/dots.tsx';
 import { Input } from '@/design/input.tsx';
 import { Pick } from '@/design/pick.tsx';
 import { Body, Heading } from '@/design/text.tsx';
+import { Tick } from '@/design/tick.tsx';
 import { Expression } from './expression.tsx';
-import { KindFields } from './kind-fields.tsx';
+import { fieldsOf } from './kind-fields/fields.ts';
 import { KIND_WORDS } from './kind-words.ts';
+import type { Patch } from './patch.ts';
 import { Rules } from './rules.tsx';
 
 export interface QuestionEditorProps {
@@ -30,27 +32,11 @@ export interface QuestionEditorProps {
   readonly onFollow: (key: string) => void;
 }
 
-/** A change to a question; a field set to undefined is taken out. */
-export type Patch = Readonly<Record<string, unknown>>;
-
 function patched(question: Question, patch: Patch): Question {
   const next: Record<string, unknown> = { ...question, ...patch };
   for (const [field, value] of Object.entries(next)) if (value === undefined) delete next[field];
   return next as unknown as Question;
 }
-
-/** Kinds that can be other than they should be. */
-const JUDGED: ReadonlySet<QuestionKind> = new Set<QuestionKind>([
-  'yesNo',
-  'performed',
-  'choice',
-  'choices',
-  'number',
-  'instrument',
-  'calculated',
-  'percentage',
-  'hold',
-]);
 
 const WHEN = [
   { field: 'visibleWhen', label: 'Asked when' },
@@ -74,7 +60,8 @@ export function QuestionEditor(props: QuestionEditorProps) {
     const key = freeKey(question.label, keysOf(body));
     if (!key.startsWith('new_question')) set({ key });
   };
-  const asked = question.kind !== 'calculated' && question.kind !== 'rows';
+  const asked = isAsked(question);
+  const KindFields = fieldsOf(question);
   return (
     <Column padding="$3" gap="$3">
       <Row justifyContent="space-between" gap="$2">
@@ -111,7 +98,7 @@ export function QuestionEditor(props: QuestionEditorProps) {
       <Body small quiet>
         Called {question.key} in expressions.
       </Body>
-      <KindFields body={body} question={question} set={set} />
+      {KindFields ? <KindFields body={body} question={question} set={set} /> : null}
       <Dots />
       <Heading>When</Heading>
       {asked ? (
@@ -166,7 +153,7 @@ export function QuestionEditor(props: QuestionEditorProps) {
           />
         </>
       ) : null}
-      {JUDGED.has(question.kind) ? (
+      {rulesOf(question).judged ? (
         <>
           <Dots />
           <WhenAmissEditor question={question} set={set} />

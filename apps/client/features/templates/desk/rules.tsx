@@ -15,7 +15,7 @@ import { Input } from '@/design/input.tsx';
 import { Pick } from '@/design/pick.tsx';
 import { Body, Heading } from '@/design/text.tsx';
 import { Expression } from './expression.tsx';
-import type { Patch } from './question-editor.tsx';
+import type { Patch } from './patch.ts';
 
 export interface RulesProps {
   readonly body: TemplateBody;

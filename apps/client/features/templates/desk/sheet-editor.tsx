@@ -101,7 +101,7 @@ export function SheetEditor(props: {
       {body.score ? (
         <>
           <NumberField
-            label="Improvement is called for below, in percent"
+            label="Needs improvement below, in percent"
             value={body.score.target}
             onChange={(target) =>
               onChange({ ...body, score: { ...body.score, target: target ?? 80 } })

@@ -1,6 +1,6 @@
-import { loadAllKits } from '@ant-trail/core/trades';
 import { TemplatesAnswer } from '@ant-trail/contract/templates';
 import { questionsOf } from '@ant-trail/core/sheet';
+import { loadAllKits } from '@ant-trail/core/trades';
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import { lazy, Suspense, useState } from 'react';
 import { Column, Row, Rule } from '@/design/box.tsx';

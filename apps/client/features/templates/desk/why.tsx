@@ -1,4 +1,4 @@
-import { type SheetPlan, type SheetState } from '@ant-trail/core/sheet';
+import { isAsked, type SheetPlan, type SheetState } from '@ant-trail/core/sheet';
 import { explain, type Reason } from '@ant-trail/core/templates';
 import { Column } from '@/design/box.tsx';
 import { Body, Figure } from '@/design/text.tsx';
@@ -13,7 +13,7 @@ export interface WhyProps {
 export function Why({ plan, state, chosen }: WhyProps) {
   const why = explain(plan, state, chosen);
   if (!why) return null;
-  const { label, kind } = plan.questions.get(chosen)?.question ?? { label: '', kind: null };
+  const question = plan.questions.get(chosen)?.question;
   const must = why.required ? 'It must be answered' : 'It may stay open';
   return (
     <Column
@@ -26,7 +26,7 @@ export function Why({ plan, state, chosen }: WhyProps) {
       aria-label="Why"
     >
       <Body small strong>
-        “{label}” is {why.asked ? 'asked' : 'not asked'} now.
+        “{question?.label ?? ''}” is {why.asked ? 'asked' : 'not asked'} now.
       </Body>
       {why.askedBecause.length === 0 && !why.programme ? (
         <Body small>It is always asked.</Body>
@@ -34,7 +34,7 @@ export function Why({ plan, state, chosen }: WhyProps) {
       {why.askedBecause.map((reason) => (
         <Because key={reason.source} words="Asked when" reason={reason} />
       ))}
-      {why.asked && kind !== 'calculated' && kind !== 'rows' ? <Body small>{must}.</Body> : null}
+      {why.asked && question && isAsked(question) ? <Body small>{must}.</Body> : null}
       {why.requiredBecause.map((reason) => (
         <Because key={reason.source} words="Must be answered when" reason={reason} />
       ))}

@@ -1,4 +1,4 @@
-import type { KnownKitPart } from '@/features/trades/kit-parts.ts';
+import type { KnownKitPart } from '@/features/trades/part.ts';
 
 /** The capture part of the kit for tests. */
 export const MORE_KIT_PARTS: readonly KnownKitPart[] = [

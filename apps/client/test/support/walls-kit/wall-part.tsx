@@ -1,7 +1,7 @@
 import { Column } from '@/design/box.tsx';
 import { Button } from '@/design/button.tsx';
 import { Body } from '@/design/text.tsx';
-import type { KitPartProps } from '@/features/trades/kit-parts.ts';
+import type { KitPartProps } from '@/features/trades/part.ts';
 
 const FROST = -5;
 

@@ -2,8 +2,8 @@ import { randomUUID } from 'node:crypto';
 import type { PersonDraft } from '@ant-trail/contract/accounts';
 import type { EntityManager } from 'typeorm';
 import { announce } from '../../database/feed.ts';
-import { notFound, Refusal } from '../../http/problem.ts';
 import type { Session } from '../../http/session.ts';
+import { notFound, Refusal } from '../../refusals/refusal.ts';
 import { CredentialRow, PersonRow } from './entities.ts';
 
 /** Adds a person; they have no password until they take up their invitation. */

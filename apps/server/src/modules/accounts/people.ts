@@ -1,10 +1,10 @@
-import { inZone, type LocalMoment } from '@ant-trail/core/calendar';
 import type { Me, Person } from '@ant-trail/contract/accounts';
+import { inZone, type LocalMoment } from '@ant-trail/core/calendar';
 import type { EntityManager } from 'typeorm';
 import type { Session } from '../../http/session.ts';
-import { notSignedIn } from '../../http/problem.ts';
-import { passKeysOf } from './pass-key.ts';
+import { notSignedIn } from '../../refusals/refusal.ts';
 import { BranchRow, OrganisationRow, PersonRow } from './entities.ts';
+import { passKeysOf } from './pass-key.ts';
 
 export function personOf(row: PersonRow): Person {
   return {

@@ -1,5 +1,5 @@
 import { In, type EntityManager, type FindOptionsWhere } from 'typeorm';
-import { phoneRecords } from '../sync/record.ts';
+import { phoneRecords } from '../../phones/record.ts';
 import { PersonRow } from './entities.ts';
 
 async function colleagues(db: EntityManager, where: FindOptionsWhere<PersonRow> = {}) {

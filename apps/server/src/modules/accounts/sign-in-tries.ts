@@ -1,4 +1,4 @@
-import { Refusal } from '../../http/problem.ts';
+import { Refusal } from '../../refusals/refusal.ts';
 
 const WINDOW_MS = 10 * 60_000;
 /** Wrong tries within the window, until somebody has to wait. */

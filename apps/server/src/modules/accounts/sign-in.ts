@@ -2,10 +2,16 @@ import { SignIn } from '@ant-trail/contract/accounts';
 import type { Express, Request } from 'express';
 import type { DataSource } from 'typeorm';
 import { inOrganisation } from '../../database/tenancy.ts';
-import { Refusal } from '../../http/problem.ts';
 import { problemWithInput } from '../../http/readable.ts';
-import { closeSession, openSession, readSession, sessionCookie } from '../../http/session.ts';
+import {
+  closeSession,
+  mustBeMeant,
+  openSession,
+  readSession,
+  sessionCookie,
+} from '../../http/session.ts';
 import type { Live } from '../../live/live.ts';
+import { Refusal } from '../../refusals/refusal.ts';
 import { Turns } from '../../turns/turns.ts';
 import { isKnownDevice, knowDevice, knownDeviceCookie } from './known-devices.ts';
 import { passwordFits } from './password.ts';
@@ -33,7 +39,7 @@ export function mountSignIn(app: Express, data: DataSource, live: Live, secure: 
   app.post('/api/sign-in', async (request, response) => {
     const problem = problemWithInput(request.body);
     if (problem) throw new Refusal(400, 'wrong-input', problem);
-    const { email, password, organisation } = SignIn.parse(request.body);
+    const { email, password, organisation, as } = SignIn.parse(request.body);
     const source = request.ip ?? '';
     const known = await isKnownDevice(data, request, email);
     const counted = tries.begin(source, email, known);
@@ -45,6 +51,12 @@ export function mountSignIn(app: Express, data: DataSource, live: Live, secure: 
       ? fitting.find(({ org_id }) => org_id === organisation)
       : fitting[0];
     if (!chosen) throw wrongSignIn();
+    if (as && chosen.person_id !== as)
+      throw new Refusal(
+        409,
+        'another',
+        'This is somebody else’s sign-in. Sign out here first, and sign in as them.',
+      );
     if (fitting.length > 1 && !organisation) {
       response.json({
         choose: fitting.map(({ org_id, organisation: name }) => ({ id: org_id, name })),
@@ -65,6 +77,7 @@ export function mountSignIn(app: Express, data: DataSource, live: Live, secure: 
   app.post('/api/sign-out', async (request: Request, response) => {
     const session = await readSession(data, request);
     if (session) {
+      mustBeMeant(session, request.headers);
       await closeSession(data, session);
       live.endSession(session.token);
     }

@@ -1,19 +1,14 @@
-import { may } from '@ant-trail/core/accounts';
 import { randomUUID } from 'node:crypto';
 import type { Action, ActionDraft } from '@ant-trail/contract/actions';
-import {
-  ACTION_STATES,
-  isActionSettled,
-  problemWithMove,
-  type ActionState,
-} from '@ant-trail/core/actions';
+import { may } from '@ant-trail/core/accounts';
+import { problemWithMove, type ActionState } from '@ant-trail/core/actions';
 import { isQuestionPath } from '@ant-trail/core/sheet';
-import { In, Not, type EntityManager, type FindOptionsWhere } from 'typeorm';
+import type { EntityManager, FindOptionsWhere } from 'typeorm';
 import { announce } from '../../database/feed.ts';
-import { notAllowed, notFound, Refusal } from '../../http/problem.ts';
 import type { Session } from '../../http/session.ts';
+import { notAllowed, notFound, Refusal } from '../../refusals/refusal.ts';
 import { PersonRow } from '../accounts/entities.ts';
-import { SheetRow } from '../capture/entities.ts';
+import { SheetRow } from '../planning/entities.ts';
 import { SiteRow } from '../sites/entities.ts';
 import { findVersions, planOf } from '../templates/versions.ts';
 import { ActionMoveRow, ActionRow } from './entities.ts';
@@ -57,20 +52,6 @@ export async function findActions(
     order: { dueOn: 'ASC' },
   });
   return rows.map(actionOf);
-}
-
-/** Of what is settled a list shows the newest only; what is still to be done it shows whole. */
-const SETTLED_SHOWN = 200;
-
-export async function listActions(db: EntityManager): Promise<Action[]> {
-  const settled = In(ACTION_STATES.filter(isActionSettled));
-  const done = await db.find(ActionRow, {
-    where: { state: settled },
-    relations: { site: true, moves: true },
-    order: { dueOn: 'DESC' },
-    take: SETTLED_SHOWN,
-  });
-  return [...(await findActions(db, { state: Not(settled) })), ...done.map(actionOf)];
 }
 
 export type Opened = 'received' | 'already had';

@@ -1,18 +1,42 @@
-import { Action, ActionDraft, ActionsAnswer, MoveAction } from '@ant-trail/contract/actions';
+import {
+  Action,
+  ActionDraft,
+  ActionsAnswer,
+  ActionsQuery,
+  MoveAction,
+} from '@ant-trail/contract/actions';
 import { Id } from '@ant-trail/contract/common';
+import type { EntityManager } from 'typeorm';
 import { z } from 'zod';
-import { notFound } from '../../http/problem.ts';
 import { route } from '../../http/route.ts';
-import { findActions, listActions, moveAction, openAction } from './actions.ts';
+import { notFound } from '../../refusals/refusal.ts';
+import { findActions, moveAction, openAction } from './actions.ts';
+import { listActions } from './list-actions.ts';
+
+async function oneAction(db: EntityManager, id: string): Promise<Action> {
+  const [action] = await findActions(db, { id });
+  if (!action) throw notFound('This action');
+  return action;
+}
 
 export const actionRoutes = [
   route({
     method: 'get',
     path: '/api/actions',
     allowed: 'read',
-    summary: 'Corrective actions',
+    summary: 'Corrective actions that are looked for, a page at a time',
+    query: ActionsQuery,
     answer: ActionsAnswer,
-    handle: async ({ db }) => ({ actions: await listActions(db) }),
+    handle: ({ db, query }) => listActions(db, query),
+  }),
+  route({
+    method: 'get',
+    path: '/api/actions/:id',
+    allowed: 'read',
+    summary: 'One corrective action with its story',
+    params: z.object({ id: Id }),
+    answer: Action,
+    handle: ({ db, params }) => oneAction(db, params.id),
   }),
   route({
     method: 'post',
@@ -23,9 +47,7 @@ export const actionRoutes = [
     answer: Action,
     handle: async ({ db, body, session }) => {
       await openAction(db, session, body);
-      const [action] = await findActions(db, { id: body.id });
-      if (!action) throw notFound('This action');
-      return action;
+      return oneAction(db, body.id);
     },
   }),
   route({

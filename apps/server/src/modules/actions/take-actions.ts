@@ -1,5 +1,5 @@
 import { ActionDraft } from '@ant-trail/contract/actions';
-import { oneByOne, type OperationTaker } from '../sync/operation.ts';
+import { oneByOne, type OperationTaker } from '../../phones/operation.ts';
 import { openAction } from './actions.ts';
 
 /** Corrective actions opened on a phone. */

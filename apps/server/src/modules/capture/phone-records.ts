@@ -1,9 +1,8 @@
 import type { EarlierAnswers, Series } from '@ant-trail/contract/capture';
 import { In, MoreThan, type EntityManager, type FindOptionsWhere } from 'typeorm';
-import type { JobRow } from '../planning/entities.ts';
-import { phoneRecords } from '../sync/record.ts';
+import { EntryRow } from '../../log/entities.ts';
+import { phoneRecords, type JobAtHand } from '../../phones/record.ts';
 import { earlierAnswers, type SheetAt } from './earlier.ts';
-import { EntryRow } from './entities.ts';
 import { earlierReadings } from './series.ts';
 
 async function entries(db: EntityManager, where: FindOptionsWhere<EntryRow>) {
@@ -25,12 +24,12 @@ export const entryRecords = phoneRecords({
   },
 });
 
-function* sheetsOf(jobs: readonly JobRow[]): Generator<{ at: SheetAt; where: string }> {
+function* sheetsOf(jobs: readonly JobAtHand[]): Generator<{ at: SheetAt; where: string }> {
   for (const { id: job, site, day, sheets } of jobs)
     for (const { id, template, asset } of sheets)
       yield {
-        at: { id, site: site.id, template, asset, job, day },
-        where: `${site.id} ${template}${asset === null ? '' : ` ${asset}`}`,
+        at: { id, site, template, asset, job, day },
+        where: `${site} ${template}${asset === null ? '' : ` ${asset}`}`,
       };
 }
 

@@ -3,14 +3,14 @@ import type { DataSource, EntityManager } from 'typeorm';
 import { announce } from '../../database/feed.ts';
 import { inOrganisation } from '../../database/tenancy.ts';
 import type { Listening } from '../../live/listening.ts';
+import { announceSheets } from '../../log/append.ts';
+import { organisationsDue, DUE_CHANNEL } from '../../log/due.ts';
+import type { Projection } from '../../log/fold-tasks.ts';
+import type { Folding } from '../../log/folding.ts';
+import { TooMuchWork } from '../../turns/worker-line.ts';
+import { SheetRow } from '../planning/entities.ts';
 import { restate } from '../planning/jobs.ts';
 import { registerFound } from '../register/register.ts';
-import { TooMuchWork } from '../../turns/worker-line.ts';
-import { organisationsDue, DUE_CHANNEL } from './due.ts';
-import { SheetRow } from './entities.ts';
-import type { Folding } from './folding.ts';
-import type { Projection } from './fold-tasks.ts';
-import { announceSheets } from './log.ts';
 import { sheetAsText } from './sheet-as-text.ts';
 
 /** Takes note of an approval within the transaction that first sees it. */

@@ -1,8 +1,8 @@
 import type { Entry } from '@ant-trail/core/log';
 import { givenFits, isHold } from '@ant-trail/core/sheet';
 import { In, type EntityManager } from 'typeorm';
+import { EntryRow } from '../../log/entities.ts';
 import { passKeysOf } from '../accounts/pass-key.ts';
-import { EntryRow } from './entities.ts';
 
 /** Says why the code that comes with a hold point can't stand; null where it can, or none comes. */
 export type ProofJudge = (entry: Entry) => string | null;

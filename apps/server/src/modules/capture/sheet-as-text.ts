@@ -1,5 +1,5 @@
 import type { EntityManager } from 'typeorm';
-import type { SheetAsText } from './fold-tasks.ts';
+import type { SheetAsText } from '../../log/fold-tasks.ts';
 import { findVersions } from '../templates/versions.ts';
 
 export interface SheetText {

@@ -7,9 +7,10 @@ import {
 } from '@ant-trail/core/log';
 import { foldStage, type SheetPlan, type Stage } from '@ant-trail/core/sheet';
 import { In, type EntityManager } from 'typeorm';
-import { giversAt } from '../planning/who-has-part.ts';
+import { EntryRow } from '../../log/entities.ts';
+import { SheetRow } from '../planning/entities.ts';
+import { formersAt, type Formers } from '../planning/who-has-part.ts';
 import { findVersions, planOf } from '../templates/versions.ts';
-import { EntryRow, SheetRow } from './entities.ts';
 
 /** What has to be known of a sheet to judge whether an entry may join its log. */
 export class SheetToWriteIn {
@@ -20,11 +21,15 @@ export class SheetToWriteIn {
     readonly plan: SheetPlan,
     /** Who fills it in: whose it is, or everybody at the job; and who handed it over. */
     readonly writers: ReadonlySet<string>,
+    /** From whom the office took the visit: what they answered is taken in, and marked. */
+    readonly losers: ReadonlySet<string>,
     /** Whoever answered, finished or was there: none of them may approve it. */
     readonly workers: ReadonlySet<string>,
     private readonly summary: Stage,
     moves: readonly Entry[],
     known: readonly string[],
+    /** Paths on which somebody has said something, as far as these are asked about. */
+    private readonly said: Set<string>,
   ) {
     this.stages = mergePath(EMPTY_PATH_LOG, moves);
     this.ids = new Set(known);
@@ -44,8 +49,13 @@ export class SheetToWriteIn {
     return this.ids.has(id);
   }
 
+  isSaid(path: string): boolean {
+    return this.said.has(path);
+  }
+
   /** Reckons with an entry that comes before others in the same batch. */
   take(entry: Entry): void {
+    if (entry.kind !== 'prepare') this.said.add(entry.path);
     if (entry.path === STAGE_PATH) this.stages = mergePath(this.stages, [entry]);
   }
 }
@@ -60,19 +70,21 @@ export async function sheetsToWriteIn(
     where: { id: In(ids) },
     relations: { job: { visits: true } },
   });
-  const givers = await giversAt(db, [...new Set(rows.map(({ job }) => job.id))]);
+  const formers = await formersAt(db, [...new Set(rows.map(({ job }) => job.id))]);
   const versions = await findVersions(
     db,
     rows.map((row) => row.version),
   );
   const plans = new Map(versions.map((version) => [version.id, planOf(version)]));
-  const moving = entries.some(({ path }) => path === STAGE_PATH);
+  const preparing = entries.filter(({ kind }) => kind === 'prepare');
+  const moving = preparing.length > 0 || entries.some(({ path }) => path === STAGE_PATH);
   const moves = moving ? await db.findBy(EntryRow, { sheet: In(ids), path: STAGE_PATH }) : [];
   const workers = moving ? await workersOn(db, ids) : [];
   const known = await db.find(EntryRow, {
     select: { id: true },
     where: { id: In(entries.map(({ id }) => id)) },
   });
+  const said = preparing.length > 0 ? await saidAt(db, preparing) : [];
   const sheets = new Map<string, SheetToWriteIn>();
   for (const row of rows) {
     const plan = plans.get(row.version);
@@ -81,24 +93,34 @@ export async function sheetsToWriteIn(
       row.id,
       new SheetToWriteIn(
         plan,
-        writersOf(row, givers.get(row.job.id)),
+        writersOf(row, formers(row.job.id)),
+        formers(row.job.id).losers,
         new Set(workers.filter(({ sheet }) => sheet === row.id).map(({ person }) => person)),
         row.summary.stage,
         moves.filter(({ sheet }) => sheet === row.id).map(({ body }) => body),
         known.map(({ id }) => id),
+        new Set(said.filter(({ sheet }) => sheet === row.id).map(({ path }) => path)),
       ),
     );
   }
   return sheets;
 }
 
-function writersOf(
-  { person, job }: SheetRow,
-  givers: ReadonlySet<string> = new Set(),
-): Set<string> {
+function writersOf({ person, job }: SheetRow, { givers }: Formers): Set<string> {
   const there = job.visits.flatMap((visit) => (visit.person === null ? [] : [visit.person]));
   return new Set([...(person === null ? there : [person]), ...givers]);
 }
+
+/** On which of these paths somebody has said something, other than beforehand. */
+const saidAt = (
+  db: EntityManager,
+  entries: readonly Entry[],
+): Promise<{ sheet: string; path: string }[]> =>
+  db.query(
+    `SELECT DISTINCT sheet_id AS sheet, path FROM entry
+       WHERE sheet_id = ANY ($1) AND path = ANY ($2) AND body->>'kind' <> 'prepare'`,
+    [entries.map(({ sheet }) => sheet), entries.map(({ path }) => path)],
+  );
 
 /** Who worked on these sheets in any way: by what they said in them, or by going there. */
 const workersOn = (

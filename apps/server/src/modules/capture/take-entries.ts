@@ -1,11 +1,11 @@
 import { EntryContent } from '@ant-trail/contract/capture';
 import { entryHash, type Entry } from '@ant-trail/core/log';
 import { problemWithEntry } from '@ant-trail/core/sheet';
-import type { OperationTaker, Taking, Word } from '../sync/operation.ts';
-import { appendEntries } from './log.ts';
+import { appendEntries } from '../../log/append.ts';
+import type { OperationTaker, Taking, Word } from '../../phones/operation.ts';
 import { proofJudge, type ProofJudge } from './proofs.ts';
 import { sheetsToWriteIn, type SheetToWriteIn } from './sheets-to-write-in.ts';
-import { problemWithAuthor, problemWithMove } from './who-may.ts';
+import { problemWithAuthor, problemWithMove, problemWithPreparing } from './who-may.ts';
 
 /** What was said in sheets, on phones and at desks. */
 export const entryTaker: OperationTaker<Entry> = {
@@ -13,6 +13,9 @@ export const entryTaker: OperationTaker<Entry> = {
   schema: EntryContent,
   take: takeEntries,
 };
+
+/** A clock that is so far off misleads whoever reads the times. */
+const CLOCK_OFF_MS = 10 * 60_000;
 
 async function takeEntries(taking: Taking, entries: readonly Entry[]): Promise<Word[]> {
   const { db, session } = taking;
@@ -28,7 +31,16 @@ async function takeEntries(taking: Taking, entries: readonly Entry[]): Promise<W
       sheets.get(entry.sheet)?.take(entry);
     }
   });
-  const { fresh, clashing } = await appendEntries(db, session.organisation, fit);
+  const isLate = ({ sheet, by }: Entry): boolean => {
+    const { writers, losers } = sheets.get(sheet) ?? {};
+    return losers?.has(by) === true && writers?.has(by) !== true;
+  };
+  const late = new Set(fit.filter(isLate).map(({ id }) => id));
+  const clockIsOff = Math.abs(taking.clockOffMs) > CLOCK_OFF_MS;
+  const { fresh, clashing } = await appendEntries(db, session.organisation, fit, (id) => [
+    ...(late.has(id) ? (['taken from'] as const) : []),
+    ...(clockIsOff ? (['clock'] as const) : []),
+  ]);
   const taken = new Set<string>();
   return entries.map((entry, index) => {
     const refused = words.get(index);
@@ -53,6 +65,7 @@ function problemWith(
     problemWithAuthor(entry, session, sheet) ??
     problemWithEntry(sheet.plan, entry) ??
     proofProblem(entry) ??
+    problemWithPreparing(entry, sheet) ??
     problemWithMove(entry, session, sheet)
   );
 }

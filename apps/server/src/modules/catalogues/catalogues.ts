@@ -6,7 +6,7 @@ import type {
 } from '@ant-trail/contract/catalogues';
 import { In, type EntityManager } from 'typeorm';
 import { announce } from '../../database/feed.ts';
-import { notFound, Refusal } from '../../http/problem.ts';
+import { notFound, Refusal } from '../../refusals/refusal.ts';
 import { CatalogueEntity } from './entities.ts';
 
 const catalogueOf = (row: CatalogueEntity): KeptCatalogue => ({

@@ -1,4 +1,4 @@
-import { byId, phoneRecords } from '../sync/record.ts';
+import { byId, phoneRecords } from '../../phones/record.ts';
 import { allCatalogues, cataloguesWith } from './catalogues.ts';
 
 /** Catalogues go to every phone whole. */

@@ -9,7 +9,7 @@ import { TableFormat } from '@ant-trail/contract/exchange';
 import { writeTable } from '@ant-trail/core/exchange';
 import { z } from 'zod';
 import { route } from '../../http/route.ts';
-import { tableAnswer } from '../exchange/table-answer.ts';
+import { tableAnswer } from '../../tables/table-answer.ts';
 import { findCatalogue, importCatalogue, listCatalogues } from './catalogues.ts';
 
 export const catalogueRoutes = [

@@ -1,14 +1,17 @@
 import { PeopleQuery, type Person } from '@ant-trail/contract/accounts';
+import { ActionsQuery, type Action } from '@ant-trail/contract/actions';
 import { JobsQuery, type JobCard } from '@ant-trail/contract/planning';
 import { SitesQuery, type Site } from '@ant-trail/contract/sites';
 import { sayMinute } from '@ant-trail/core/calendar';
+import { severityWord } from '@ant-trail/core/sheet';
 import type { Route } from '../../http/route.ts';
+import type { Cell } from '../../tables/table-file.ts';
 import { listPeople } from '../accounts/list-people.ts';
 import { peopleNamed } from '../accounts/people.ts';
+import { listActions } from '../actions/list-actions.ts';
 import { listJobs } from '../planning/list-jobs.ts';
 import { listSites } from '../sites/list-sites.ts';
 import { listTable } from './list-table.ts';
-import type { Cell } from './table-file.ts';
 
 /** Every list that can be taken along as a table. */
 export const listTables: readonly Route[] = [
@@ -80,5 +83,23 @@ export const listTables: readonly Route[] = [
           .join('; '),
         person.id,
       ]),
+  }),
+  listTable({
+    path: '/api/actions',
+    name: 'Actions',
+    allowed: 'read',
+    query: ActionsQuery,
+    titles: ['Due', 'Action', 'Why', 'Place', 'State', 'How bad', 'Owner', 'Last word', 'Id'],
+    page: listActions,
+    cells: async (db) => {
+      const names = new Map((await peopleNamed(db)).map(({ id, name }) => [id, name]));
+      return (action: Action): Cell[] => [
+        ...[action.dueOn, action.title, action.details, action.siteName, action.state],
+        severityWord(action.severity),
+        names.get(action.owner) ?? '',
+        action.moves.at(-1)?.note ?? '',
+        action.id,
+      ];
+    },
   }),
 ];

@@ -3,16 +3,16 @@ import { TableFile, TableFormat, TableLines } from '@ant-trail/contract/exchange
 import { sketchToSvg } from '@ant-trail/core/sketch';
 import type { EntityManager } from 'typeorm';
 import { z } from 'zod';
-import { notFound } from '../../http/problem.ts';
 import { FileAnswer, longRoute, type Route } from '../../http/route.ts';
+import type { SheetAsText } from '../../log/fold-tasks.ts';
+import type { Folding } from '../../log/folding.ts';
+import { notFound } from '../../refusals/refusal.ts';
+import { tableAnswer } from '../../tables/table-answer.ts';
+import type { TableReader } from '../../tables/table-reader.ts';
 import { peopleNamed } from '../accounts/people.ts';
-import type { SheetAsText } from '../capture/fold-tasks.ts';
-import type { Folding } from '../capture/folding.ts';
 import { sheetAsText } from '../capture/sheet-as-text.ts';
 import type { MediaFiles } from '../media/files.ts';
 import { findJob } from '../planning/jobs.ts';
-import { tableAnswer } from './table-answer.ts';
-import type { TableReader } from './table-reader.ts';
 
 export const exchangeRoutes = (
   tables: TableReader,

@@ -1,8 +1,8 @@
 import { Sha256 } from '@ant-trail/contract/common';
 import { MediaAsk, MediaReceipts } from '@ant-trail/contract/media';
 import { z } from 'zod';
-import { notFound } from '../../http/problem.ts';
 import { FileAnswer, longRoute, route, type Route } from '../../http/route.ts';
+import { notFound } from '../../refusals/refusal.ts';
 import type { MediaFiles } from './files.ts';
 
 export const mediaRoutes = (files: MediaFiles): Route[] => [

@@ -12,7 +12,7 @@ import type { Logger } from 'pino';
 import type { DataSource } from 'typeorm';
 import { announce } from '../../database/feed.ts';
 import { inOrganisation } from '../../database/tenancy.ts';
-import { readSession, type Session } from '../../http/session.ts';
+import { PERSON_HEADER, readSession, type Session } from '../../http/session.ts';
 import { Turns } from '../../turns/turns.ts';
 import type { MediaFiles } from './files.ts';
 import { MOST_PIXELS } from './picture-limits.ts';
@@ -32,14 +32,15 @@ class UploadRefusal extends Error {
   constructor(
     readonly status_code: number,
     message: string,
+    code: string,
   ) {
     super(message);
-    this.body = JSON.stringify({ code: 'photo-refused', message });
+    this.body = JSON.stringify({ code, message });
   }
 }
 
-const refuse = (status: number, message: string): UploadRefusal =>
-  new UploadRefusal(status, message);
+const refuse = (status: number, message: string, code = 'photo-refused'): UploadRefusal =>
+  new UploadRefusal(status, message, code);
 
 interface WebRequest {
   readonly headers: { get(name: string): string | null };
@@ -69,6 +70,13 @@ export function mountUploads(
       headers: { cookie: request.headers.get('cookie') ?? undefined },
     });
     if (!session) throw refuse(401, 'You are not signed in any more. Sign in again to go on.');
+    const meant = request.headers.get(PERSON_HEADER);
+    if (meant !== null && meant !== session.person)
+      throw refuse(
+        401,
+        'Somebody else is signed in by now. Sign in again to go on.',
+        'someone-else',
+      );
     return session;
   };
   const tus = new Server({
@@ -146,7 +154,11 @@ async function problemWithFile(
   await pipeline(createReadStream(place), hash);
   if (hash.digest('hex') !== sha256)
     return {
-      refusal: refuse(422, 'The photo was damaged on its way. It will be sent once more.'),
+      refusal: refuse(
+        422,
+        'The photo was damaged on its way. It is sent once more.',
+        'photo-damaged',
+      ),
     };
   if (!declared.startsWith('image/')) {
     const type = await otherType(place);

@@ -2,8 +2,8 @@ import { randomUUID } from 'node:crypto';
 import type { JobDecisionDraft, JobDetails } from '@ant-trail/contract/planning';
 import { problemWithDecision } from '@ant-trail/core/planning';
 import type { EntityManager } from 'typeorm';
-import { Refusal } from '../../http/problem.ts';
 import type { Session } from '../../http/session.ts';
+import { Refusal } from '../../refusals/refusal.ts';
 import { JobDecisionRow, JobRow } from './entities.ts';
 import { announceJob, cardOf, findJob, restate } from './jobs.ts';
 

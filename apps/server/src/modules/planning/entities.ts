@@ -1,5 +1,6 @@
-import type { JobDecision, JobState, Part } from '@ant-trail/core/planning';
 import type { Handover, VisitEvent } from '@ant-trail/contract/planning';
+import type { JobDecision, JobState, Part } from '@ant-trail/core/planning';
+import type { LastAnswer, SheetSummary } from '@ant-trail/core/sheet';
 import {
   Column,
   Entity,
@@ -9,7 +10,6 @@ import {
   PrimaryColumn,
   type Relation,
 } from 'typeorm';
-import { SheetRow } from '../capture/entities.ts';
 import { SiteRow } from '../sites/entities.ts';
 
 @Entity('job')
@@ -29,10 +29,41 @@ export class JobRow {
   @Column('int', { name: 'window_to', nullable: true }) windowTo!: number | null;
   @Column('jsonb') recipients!: string[];
   @Column('int', { name: 'expected_sheets', nullable: true }) expectedSheets!: number | null;
+  /** Who is to read its sheets; null for whoever comes to it. */
+  @Column('uuid', { name: 'reader_id', nullable: true }) reader!: string | null;
   @Column('text', { nullable: true }) decision!: JobDecision | null;
   @Column('text') state!: JobState;
   @OneToMany(() => SheetRow, (sheet) => sheet.job) sheets!: Relation<SheetRow[]>;
   @OneToMany(() => VisitRow, (visit) => visit.job) visits!: Relation<VisitRow[]>;
+}
+
+@Entity('sheet')
+export class SheetRow {
+  @PrimaryColumn('uuid') id!: string;
+  @Column('uuid', { name: 'org_id' }) org!: string;
+  @ManyToOne(() => JobRow, (job) => job.sheets)
+  @JoinColumn({ name: 'job_id' })
+  job!: Relation<JobRow>;
+  @Column('uuid', { name: 'version_id' }) version!: string;
+  @Column('uuid', { name: 'template_id' }) template!: string;
+  @Column('text') title!: string;
+  /** Whose it is; null for everybody at the job. */
+  @Column('uuid', { name: 'person_id', nullable: true }) person!: string | null;
+  /** The thing of the register it is about. */
+  @Column('uuid', { name: 'asset_id', nullable: true }) asset!: string | null;
+  @Column('boolean') expected!: boolean;
+  /** Where it stands among the sheets of its job. */
+  @Column('int') place!: number;
+  /** Who added it on site; null where the office planned it. */
+  @Column('uuid', { name: 'added_by', nullable: true }) addedBy!: string | null;
+  /** A projection of the log: can be thrown away and folded again. */
+  @Column('jsonb') summary!: SheetSummary;
+  /** What the next visit is offered of it; a projection too. */
+  @Column('jsonb') carried!: readonly LastAnswer[];
+  /** How many entries the projections are made from. */
+  @Column('int') folded!: number;
+  /** Why they could not be made; null as long as they can. */
+  @Column('text', { nullable: true }) trouble!: string | null;
 }
 
 @Entity('visit')
@@ -47,6 +78,8 @@ export class VisitRow {
   @Column('int') start!: number;
   @Column('int') minutes!: number;
   @Column('text') part!: Part;
+  /** The one that turned back, in whose place it was planned. */
+  @Column('uuid', { name: 'instead_of', nullable: true }) insteadOf!: string | null;
   @OneToMany(() => VisitEventRow, (event) => event.visit) events!: Relation<VisitEventRow[]>;
 }
 
@@ -79,4 +112,13 @@ export class HandoverRow {
   /** Who gave: what they still have to send is taken in afterwards too. */
   @Column('uuid', { name: 'from_person' }) from!: string;
   @Column('jsonb') body!: Handover;
+}
+
+/** From whom a visit was taken by the office. */
+@Entity('taken_visit')
+export class TakenVisitRow {
+  @PrimaryColumn('uuid', { name: 'org_id' }) org!: string;
+  @PrimaryColumn('uuid', { name: 'visit_id' }) visit!: string;
+  @PrimaryColumn('uuid', { name: 'person_id' }) person!: string;
+  @Column({ type: 'timestamptz', insert: false, update: false }) at!: Date;
 }

@@ -1,11 +1,19 @@
 import type { Job, JobCard, JobSheet, Visit, VisitCard } from '@ant-trail/contract/planning';
-import { jobState, SETTLED_STATES } from '@ant-trail/core/planning';
+import { may } from '@ant-trail/core/accounts';
+import {
+  jobState,
+  SETTLED_STATES,
+  visitsInOrder,
+  visitStanding,
+  type Part,
+  type VisitStanding,
+} from '@ant-trail/core/planning';
 import { In, type EntityManager, type FindOptionsWhere } from 'typeorm';
 import { announce } from '../../database/feed.ts';
-import { notFound, Refusal } from '../../http/problem.ts';
+import type { JobAtHand } from '../../phones/record.ts';
+import { notFound, Refusal } from '../../refusals/refusal.ts';
 import { PersonRow } from '../accounts/entities.ts';
-import type { SheetRow } from '../capture/entities.ts';
-import { JobRow, VisitRow } from './entities.ts';
+import { JobRow, VisitRow, type SheetRow } from './entities.ts';
 
 const sheetOf = (row: SheetRow): JobSheet => ({
   id: row.id,
@@ -35,13 +43,14 @@ export function jobOf(row: JobRow): Job {
     sheet: { id: first.id, job: row.id, version: first.version },
     sheets: sheets.map(sheetOf),
     expectedSheets: row.expectedSheets,
+    reader: row.reader,
   };
 }
 
 const inOrder = (sheets: readonly SheetRow[]): SheetRow[] =>
   [...sheets].sort((a, b) => a.place - b.place || (a.id < b.id ? -1 : 1));
 
-export function visitOf(row: VisitRow, job: string): Visit {
+function visitOf(row: VisitRow, job: string): Visit {
   return {
     id: row.id,
     job,
@@ -50,20 +59,14 @@ export function visitOf(row: VisitRow, job: string): Visit {
     start: row.start,
     minutes: row.minutes,
     part: row.part,
+    insteadOf: row.insteadOf,
     events: row.events.map((event) => event.body).sort((a, b) => (a.id < b.id ? -1 : 1)),
   };
 }
 
-/** Everybody's visits, whoever leads first. */
+/** Everybody's visits, the one that counts first. */
 export const visitsOf = (row: JobRow): Visit[] =>
-  [...row.visits]
-    .sort(
-      (a, b) =>
-        Number(a.part === 'helps') - Number(b.part === 'helps') ||
-        (a.day === b.day ? a.start - b.start : a.day < b.day ? -1 : 1) ||
-        (a.id < b.id ? -1 : 1),
-    )
-    .map((visit) => visitOf(visit, row.id));
+  visitsInOrder(row.visits.map((visit) => visitOf(visit, row.id)));
 
 const WHOLE_JOB = { site: true, sheets: true, visits: { events: true } } as const;
 
@@ -90,6 +93,19 @@ export async function findJob(db: EntityManager, where: FindOptionsWhere<JobRow>
   const [row] = await findJobs(db, where, 1);
   if (!row) throw notFound('This job');
   return row;
+}
+
+/** Jobs as far as the records that go along with them need it. */
+export async function jobsAtHand(
+  db: EntityManager,
+  ids: readonly string[],
+): Promise<readonly JobAtHand[]> {
+  const rows = await db.find(JobRow, {
+    where: { id: In([...ids]) },
+    relations: { site: true, sheets: true },
+    order: { day: 'DESC', id: 'ASC', sheets: { place: 'ASC' } },
+  });
+  return rows.map(({ id, day, site, sheets }) => ({ id, day, site: site.id, sheets }));
 }
 
 export const cardOf = (row: JobRow): JobCard => ({
@@ -125,6 +141,14 @@ export async function mustBeColleagues(
     throw new Refusal(409, 'retired', `${retired.name} is retired: choose somebody else.`);
 }
 
+/** Throws a Refusal unless somebody may read and approve sheets. */
+export async function mustBeReader(db: EntityManager, id: string): Promise<void> {
+  await mustBeColleagues(db, [id]);
+  const person = await db.findOneByOrFail(PersonRow, { id });
+  if (!may(person.roles, 'review'))
+    throw new Refusal(409, 'no-reader', `${person.name} reads no sheets: choose a reviewer.`);
+}
+
 /** Tells phones and desks that a job changed: each of its visits carries it. */
 export async function announceJob(
   db: EntityManager,
@@ -139,13 +163,23 @@ export async function announceJob(
   );
 }
 
+const standingsOf = ({ visits }: JobRow, who: Part): VisitStanding[] =>
+  visits
+    .filter(({ part }) => part === who)
+    .map(({ person, events }) =>
+      visitStanding(
+        person,
+        events.map(({ body }) => body),
+      ),
+    );
+
 /** Computes a job's state anew from its visits and sheets; announces it when it changed. */
 export async function restate(db: EntityManager, organisation: string, id: string): Promise<void> {
   const row = await findJob(db, { id });
   const state = jobState({
     decision: row.decision,
-    hasPerson: row.visits.some(({ person }) => person !== null),
-    visited: row.visits.some(({ events }) => events.length > 0),
+    leading: standingsOf(row, 'leads'),
+    helping: standingsOf(row, 'helps'),
     stages: row.sheets.map(({ summary }) => summary.stage),
     expected: row.expectedSheets,
   });

@@ -3,13 +3,13 @@ import type { JobCard, JobDraft } from '@ant-trail/contract/planning';
 import { PROGRAMME_PATH, timeOrderedId, type Entry } from '@ant-trail/core/log';
 import { problemWithEntry, type TemplateVersion } from '@ant-trail/core/sheet';
 import type { EntityManager } from 'typeorm';
-import { notFound, Refusal } from '../../http/problem.ts';
 import type { Session } from '../../http/session.ts';
-import { appendEntries } from '../capture/log.ts';
+import { appendEntries } from '../../log/append.ts';
+import { notFound, Refusal } from '../../refusals/refusal.ts';
 import { SiteRow } from '../sites/entities.ts';
 import { newestVersion, planOf } from '../templates/versions.ts';
 import { JobRow, VisitRow } from './entities.ts';
-import { announceJob, cardOf, findJob, mustBeColleagues } from './jobs.ts';
+import { announceJob, cardOf, findJob, mustBeColleagues, mustBeReader } from './jobs.ts';
 import { addSheets, mustStandAt, type NewSheet } from './new-sheets.ts';
 
 /** Makes a job with its visits and its sheets, under the templates' newest versions. */
@@ -24,6 +24,7 @@ export async function makeJob(
   if (site.retired)
     throw new Refusal(409, 'retired', `${site.name} is retired: nothing more is planned there.`);
   await mustBeColleagues(db, [draft.person, ...helpers, ...moreSheets.map(({ person }) => person)]);
+  if (draft.reader) await mustBeReader(db, draft.reader);
   for (const { asset } of moreSheets) await mustStandAt(db, draft.site, asset);
   const sheets: NewSheet[] = [];
   for (const each of [{ template: draft.template, asset: null, person: null }, ...moreSheets])
@@ -49,6 +50,7 @@ export async function makeJob(
     windowTo: draft.windowTo,
     recipients: draft.recipients,
     expectedSheets: draft.expectedSheets ?? null,
+    reader: draft.reader ?? null,
     decision: null,
     state: draft.person || others.length > 0 ? 'planned' : 'draft',
   });
@@ -80,7 +82,7 @@ async function nameProgramme(
     id: timeOrderedId(Date.now(), randomBytes(16)),
     sheet,
     path: PROGRAMME_PATH,
-    kind: 'answer',
+    kind: 'prepare',
     value: programme,
     seen: [],
     by: session.person,

@@ -1,9 +1,9 @@
 import { EMPTY_SUMMARY, type TemplateVersion } from '@ant-trail/core/sheet';
 import type { EntityManager } from 'typeorm';
-import { Refusal } from '../../http/problem.ts';
+import { markDue } from '../../log/due.ts';
+import { Refusal } from '../../refusals/refusal.ts';
 import { AssetRow } from '../register/entities.ts';
-import { markDue } from '../capture/due.ts';
-import { SheetRow } from '../capture/entities.ts';
+import { SheetRow } from './entities.ts';
 
 export interface NewSheet {
   readonly id: string;

@@ -1,9 +1,11 @@
+import { randomUUID } from 'node:crypto';
 import type { VisitCard, VisitPlan } from '@ant-trail/contract/planning';
+import { turningBack } from '@ant-trail/core/planning';
 import type { EntityManager } from 'typeorm';
-import { notFound } from '../../http/problem.ts';
 import type { Session } from '../../http/session.ts';
-import { SheetRow } from '../capture/entities.ts';
-import { JobRow, VisitRow } from './entities.ts';
+import { notFound, Refusal } from '../../refusals/refusal.ts';
+import { JobRow, VisitRow, SheetRow } from './entities.ts';
+import { noteTaken } from './who-has-part.ts';
 import {
   announceJob,
   findJob,
@@ -13,28 +15,54 @@ import {
   visitCardsOf,
 } from './jobs.ts';
 
-/** Gives a visit to a person and a time, or takes it from everybody. */
+/**
+ * Gives a visit to a person and a time, or takes it from everybody. One that turned back stays as it was:
+ * another one is planned in its place.
+ */
 export async function planVisit(
   db: EntityManager,
   session: Session,
   id: string,
   plan: VisitPlan,
 ): Promise<VisitCard> {
-  const row = await findJob(db, { visits: { id } });
+  const { id: job } = await findJob(db, { visits: { id } });
+  // Two who plan at once do so one after the other.
+  await db.query(`SELECT 1 FROM job WHERE id = $1 FOR UPDATE`, [job]);
+  const row = await findJob(db, { id: job });
   mustBeOpen(row);
   await mustBeColleagues(db, [plan.person]);
-  await db.update(VisitRow, { id }, plan);
   const visit = row.visits.find((each) => each.id === id);
-  const before = visit?.person ?? null;
+  if (!visit) throw notFound('This visit');
+  const planned = isTurnedBack(visit) ? randomUUID() : id;
+  if (planned === id) await db.update(VisitRow, { id }, plan);
+  else {
+    if (row.visits.some(({ insteadOf }) => insteadOf === id))
+      throw new Refusal(
+        409,
+        'planned-anew',
+        'Another visit is planned in its place already: change that one.',
+      );
+    await db.insert(VisitRow, {
+      ...{ ...plan, id: planned, org: session.organisation, job: { id: row.id } },
+      ...{ part: visit.part, insteadOf: id },
+    });
+  }
+  const before = visit.person;
+  if (before !== null && before !== plan.person && planned === id)
+    await noteTaken(db, session.organisation, [{ id, person: before }]);
   const stays = row.visits.some((each) => each.id !== id && each.person === before);
   // Sheets of one's own go with the visit: nobody else could fill them in.
   if (before !== null && before !== plan.person && !stays)
     await db.update(SheetRow, { job: { id: row.id }, person: before }, { person: plan.person });
   // The job's own day is that of whoever leads.
-  if (visit?.part === 'leads') await db.update(JobRow, { id: row.id }, { day: plan.day });
+  if (visit.part === 'leads') await db.update(JobRow, { id: row.id }, { day: plan.day });
   await restate(db, session.organisation, row.id);
   await announceJob(db, session.organisation, row.id);
-  const card = visitCardsOf(await findJob(db, { id: row.id })).find(({ visit }) => visit.id === id);
+  const cards = visitCardsOf(await findJob(db, { id: row.id }));
+  const card = cards.find((each) => each.visit.id === planned);
   if (!card) throw notFound('This visit');
   return card;
 }
+
+const isTurnedBack = ({ events }: VisitRow): boolean =>
+  turningBack(events.map(({ body }) => body)) !== null;

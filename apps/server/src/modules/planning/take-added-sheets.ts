@@ -1,9 +1,9 @@
 import { AddedSheet, MOST_SHEETS } from '@ant-trail/contract/planning';
 import type { EntityManager } from 'typeorm';
 import type { Session } from '../../http/session.ts';
-import { SheetRow } from '../capture/entities.ts';
-import { ANOTHERS_NAME, oneByOne, type OperationTaker, type Word } from '../sync/operation.ts';
+import { ANOTHERS_NAME, oneByOne, type OperationTaker, type Word } from '../../phones/operation.ts';
 import { findVersions } from '../templates/versions.ts';
+import { SheetRow } from './entities.ts';
 import { announceJob, findJobs, mustBeColleagues, restate } from './jobs.ts';
 import { addSheets, mustStandAt } from './new-sheets.ts';
 import { hasPartIn } from './who-has-part.ts';

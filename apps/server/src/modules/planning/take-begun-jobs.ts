@@ -2,8 +2,8 @@ import { BegunJob } from '@ant-trail/contract/planning';
 import { UNPLANNED_MINUTES } from '@ant-trail/core/planning';
 import type { EntityManager } from 'typeorm';
 import type { Session } from '../../http/session.ts';
+import { ANOTHERS_NAME, oneByOne, type OperationTaker, type Word } from '../../phones/operation.ts';
 import { SiteRow } from '../sites/entities.ts';
-import { ANOTHERS_NAME, oneByOne, type OperationTaker, type Word } from '../sync/operation.ts';
 import { findVersions } from '../templates/versions.ts';
 import { JobRow, VisitRow } from './entities.ts';
 import { announceJob } from './jobs.ts';
@@ -46,6 +46,7 @@ async function takeOne(db: EntityManager, session: Session, begun: BegunJob): Pr
     windowFrom: null,
     windowTo: null,
     recipients: [],
+    reader: null,
     expectedSheets: null,
     decision: null,
     state: 'planned',

@@ -1,13 +1,12 @@
 import { randomUUID } from 'node:crypto';
 import { Handover } from '@ant-trail/contract/planning';
-import { isTheirs } from '@ant-trail/core/planning';
 import { contentHash } from '@ant-trail/core/log';
+import { isTheirs } from '@ant-trail/core/planning';
 import type { EntityManager } from 'typeorm';
 import type { Session } from '../../http/session.ts';
-import { SheetRow } from '../capture/entities.ts';
-import { ANOTHERS_NAME, oneByOne, type OperationTaker, type Word } from '../sync/operation.ts';
-import { HandoverRow, VisitRow, type JobRow } from './entities.ts';
-import { announceJob, findJobs, mustBeColleagues, restate } from './jobs.ts';
+import { ANOTHERS_NAME, oneByOne, type OperationTaker, type Word } from '../../phones/operation.ts';
+import { HandoverRow, VisitRow, type JobRow, SheetRow } from './entities.ts';
+import { announceJob, findJobs, mustBeColleagues, restate, visitsOf } from './jobs.ts';
 
 /** Visits and sheets that somebody gave to a colleague as they stood. */
 export const handoverTaker: OperationTaker<Handover> = {
@@ -76,7 +75,7 @@ async function giveSheet(
   const sheet = job.sheets.find((each) => each.id === id);
   if (!sheet || !isTheirs(sheet, by)) return NOT_YOURS;
   await db.update(SheetRow, { id }, { person: to });
-  const from = job.visits.find((visit) => visit.person === by);
+  const from = visitsOf(job).find((visit) => visit.person === by);
   if (from && !job.visits.some((visit) => visit.person === to))
     await db.insert(VisitRow, {
       ...{ org: organisation, id: randomUUID(), job: { id: job.id }, person: to, part: 'helps' },

@@ -2,10 +2,10 @@ import { VisitEvent } from '@ant-trail/contract/planning';
 import { contentHash } from '@ant-trail/core/log';
 import { In, type EntityManager } from 'typeorm';
 import { announce } from '../../database/feed.ts';
-import { markDue } from '../capture/due.ts';
-import type { OperationTaker, Taking, Word } from '../sync/operation.ts';
+import { markDue } from '../../log/due.ts';
+import type { OperationTaker, Taking, Word } from '../../phones/operation.ts';
 import { VisitEventRow, VisitRow } from './entities.ts';
-import { giversAt } from './who-has-part.ts';
+import { formersAt } from './who-has-part.ts';
 
 /** What happened at a visit, as the phone of the person whose visit it is tells it. */
 export const visitEventTaker: OperationTaker<VisitEvent> = {
@@ -13,6 +13,8 @@ export const visitEventTaker: OperationTaker<VisitEvent> = {
   schema: VisitEvent,
   take: takeVisitEvents,
 };
+
+const ENDS: ReadonlySet<VisitEvent['kind']> = new Set<VisitEvent['kind']>(['left', 'turned back']);
 
 async function takeVisitEvents(
   { db, session }: Taking,
@@ -22,20 +24,28 @@ async function takeVisitEvents(
     where: { id: In(events.map(({ visit }) => visit)) },
     relations: { job: { sheets: true } },
   });
-  const givers = await giversAt(
+  const formers = await formersAt(
     db,
     visits.map(({ job }) => job.id),
   );
+  const wasThere = (job: string): boolean => {
+    const { givers, losers } = formers(job);
+    return givers.has(session.person) || losers.has(session.person);
+  };
   const byId = new Map(
     visits
-      .filter(
-        ({ person, job }) =>
-          person === session.person || givers.get(job.id)?.has(session.person) === true,
-      )
+      .filter(({ person, job }) => person === session.person || wasThere(job.id))
       .map((visit) => [visit.id, visit]),
   );
-  const isOwn = (event: VisitEvent): boolean =>
+  const isTheirs = (event: VisitEvent): boolean =>
     byId.has(event.visit) && event.by === session.person;
+  // Whoever lost the visit tells where they were; they don't end it for whoever has it now.
+  const endsAnothers = ({ visit, kind }: VisitEvent): boolean => {
+    const at = byId.get(visit);
+    if (!at || !ENDS.has(kind) || at.person === session.person) return false;
+    return !formers(at.job.id).givers.has(session.person);
+  };
+  const isOwn = (event: VisitEvent): boolean => isTheirs(event) && !endsAnothers(event);
   const fresh = await insertNew(db, session.organisation, events.filter(isOwn));
   const stored = new Map(
     (await db.findBy(VisitEventRow, { id: In(events.map(({ id }) => id)) })).map((row) => [
@@ -58,7 +68,8 @@ async function takeVisitEvents(
   );
   const taken = new Set<string>();
   return events.map((event) => {
-    if (!isOwn(event)) return { refused: 'This visit is not here, or not yours any more.' };
+    if (!isTheirs(event)) return { refused: 'This visit is not here, or not yours any more.' };
+    if (endsAnothers(event)) return { refused: 'Somebody else has this visit now, and ends it.' };
     if (stored.get(event.id) !== contentHash(event))
       return { refused: 'The office already has something else under this number.' };
     const isFirst = fresh.has(event.id) && !taken.has(event.id);

@@ -1,5 +1,4 @@
-import type { SheetRow } from '../capture/entities.ts';
-import type { JobRow } from './entities.ts';
+import { type JobRow, type SheetRow } from './entities.ts';
 
 /** What a sheet is called where it stands alone: as its job, unless that has several. */
 export const titleOfSheet = (

@@ -1,7 +1,6 @@
 import type { Visit } from '@ant-trail/contract/planning';
-import type { SheetRow } from '../capture/entities.ts';
-import { notFound } from '../../http/problem.ts';
-import type { JobRow } from './entities.ts';
+import { notFound } from '../../refusals/refusal.ts';
+import { type JobRow, type SheetRow } from './entities.ts';
 import { visitsOf } from './jobs.ts';
 
 /** The visit at which a sheet is filled in: that of whose it is, or of whoever leads. */

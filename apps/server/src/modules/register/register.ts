@@ -3,7 +3,7 @@ import type { Asset, AssetChange, AssetDraft } from '@ant-trail/contract/registe
 import { byName, type RowThing } from '@ant-trail/core/register';
 import { In, type EntityManager } from 'typeorm';
 import { announce } from '../../database/feed.ts';
-import { notFound } from '../../http/problem.ts';
+import { notFound } from '../../refusals/refusal.ts';
 import { SiteRow } from '../sites/entities.ts';
 import { AssetRow } from './entities.ts';
 

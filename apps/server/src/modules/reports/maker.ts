@@ -1,11 +1,11 @@
 import { covers } from '@ant-trail/core/log';
 import { isPhoto, isSketch } from '@ant-trail/core/sheet';
 import type { EntityManager } from 'typeorm';
-import { Refusal } from '../../http/problem.ts';
 import type { Within } from '../../http/route.ts';
+import { Refusal } from '../../refusals/refusal.ts';
 import { TooMuchWork, WorkerLine } from '../../turns/worker-line.ts';
-import { everybody } from '../accounts/people.ts';
 import { OrganisationRow } from '../accounts/entities.ts';
+import { everybody } from '../accounts/people.ts';
 import type { MediaFiles } from '../media/files.ts';
 import { findDossier } from '../review/dossier.ts';
 import type { ReportData } from './data.ts';

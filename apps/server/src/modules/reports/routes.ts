@@ -1,38 +1,15 @@
-import { Id } from '@ant-trail/contract/common';
-import { MailAnswer, TroubledAnswer, type MailMessage } from '@ant-trail/contract/reports';
+import { Id, ListQuery } from '@ant-trail/contract/common';
+import { MailAnswer, TroubledAnswer } from '@ant-trail/contract/reports';
 import { readMail } from '@ant-trail/stand-ins/mail';
 import { z } from 'zod';
-import { notFound } from '../../http/problem.ts';
 import { FileAnswer, longRoute, route, type Route } from '../../http/route.ts';
+import { notFound } from '../../refusals/refusal.ts';
 import type { MediaFiles } from '../media/files.ts';
 import { keptReport } from './approvals.ts';
 import type { ReportMaker } from './maker.ts';
 import type { ReportQueue } from './queue.ts';
+import { listSent, type MailRow } from './sent.ts';
 import { troubledReports, tryAgain } from './troubled.ts';
-
-interface MailRow {
-  readonly id: string;
-  readonly raw: Buffer;
-  readonly received_at: Date;
-}
-
-async function messageOf(row: MailRow): Promise<MailMessage> {
-  const mail = await readMail(row.raw);
-  return {
-    id: row.id,
-    from: mail.from,
-    to: [...mail.to],
-    subject: mail.subject,
-    text: mail.text,
-    receivedAt: row.received_at.toISOString(),
-    attachments: mail.attachments.map(({ name, type, content }, index) => ({
-      index,
-      name,
-      type,
-      bytes: content.length,
-    })),
-  };
-}
 
 export const reportRoutes = (
   reports: ReportMaker,
@@ -75,16 +52,10 @@ export const reportRoutes = (
     method: 'get',
     path: '/api/mail',
     allowed: 'read',
-    summary: 'The newest 50 messages that reached the stand-in mail server',
+    summary: 'Messages that reached the stand-in mail server, the newest first',
+    query: ListQuery,
     answer: MailAnswer,
-    handle: async ({ db, session }) => {
-      const rows = await db.query<MailRow[]>(
-        `SELECT id, raw, received_at FROM mail_message
-         WHERE seen_by IS NULL OR seen_by = $1 ORDER BY received_at DESC LIMIT 50`,
-        [session.person],
-      );
-      return { messages: await Promise.all(rows.map(messageOf)) };
-    },
+    handle: ({ db, session, query }) => listSent(db, session.person, query),
   }),
   route({
     method: 'get',

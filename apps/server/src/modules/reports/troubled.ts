@@ -1,6 +1,6 @@
 import type { TroubledReport } from '@ant-trail/contract/reports';
 import type { EntityManager } from 'typeorm';
-import { notFound } from '../../http/problem.ts';
+import { notFound } from '../../refusals/refusal.ts';
 import { queueReport, type ReportQueue } from './queue.ts';
 
 /** Reports of approved sheets that could not be made or sent, newest first. */

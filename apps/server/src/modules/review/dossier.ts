@@ -1,9 +1,9 @@
 import type { Dossier } from '@ant-trail/contract/review';
 import type { Oddity } from '@ant-trail/core/log';
 import type { EntityManager } from 'typeorm';
-import { notFound } from '../../http/problem.ts';
+import { entriesOf } from '../../log/append.ts';
+import { notFound } from '../../refusals/refusal.ts';
 import { findActions } from '../actions/actions.ts';
-import { entriesOf } from '../capture/log.ts';
 import { earlierReadings } from '../capture/series.ts';
 import { findJob, jobOf } from '../planning/jobs.ts';
 import { titleOfSheet } from '../planning/title-of-sheet.ts';

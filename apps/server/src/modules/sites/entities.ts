@@ -17,3 +17,14 @@ export class SiteRow {
   @Column('jsonb') contacts!: Contact[];
   @Column('boolean') retired!: boolean;
 }
+
+@Entity('site_note')
+export class SiteNoteRow {
+  @PrimaryColumn('uuid') id!: string;
+  @PrimaryColumn('uuid', { name: 'org_id' }) org!: string;
+  @Column('uuid', { name: 'site_id' }) site!: string;
+  @Column('text', { name: 'body' }) text!: string;
+  @Column('uuid') by!: string;
+  @Column('timestamptz') at!: Date;
+  @Column('uuid', { name: 'withdrawn_by', nullable: true }) withdrawnBy!: string | null;
+}

@@ -1,14 +1,24 @@
-import { Id } from '@ant-trail/contract/common';
-import { RetireSite, Site, SiteDraft, SitesAnswer, SitesQuery } from '@ant-trail/contract/sites';
 import { randomUUID } from 'node:crypto';
+import { Id } from '@ant-trail/contract/common';
+import {
+  RetireSite,
+  Site,
+  SiteDraft,
+  SiteNote,
+  SiteNoteDraft,
+  SiteNotesAnswer,
+  SitesAnswer,
+  SitesQuery,
+} from '@ant-trail/contract/sites';
 import type { EntityManager } from 'typeorm';
 import { z } from 'zod';
 import { announce } from '../../database/feed.ts';
-import { notFound } from '../../http/problem.ts';
 import { route } from '../../http/route.ts';
 import type { Session } from '../../http/session.ts';
+import { notFound } from '../../refusals/refusal.ts';
 import { SiteRow } from './entities.ts';
 import { listSites } from './list-sites.ts';
+import { notesAt, withdrawNote, writeNote } from './notes.ts';
 import { siteOf } from './site.ts';
 
 async function findSite(db: EntityManager, id: string): Promise<SiteRow> {
@@ -81,5 +91,36 @@ export const siteRoutes = [
     answer: Site,
     handle: async ({ db, params, body, session }) =>
       saved(db, session, Object.assign(await findSite(db, params.id), body)),
+  }),
+  route({
+    method: 'get',
+    path: '/api/sites/:id/notes',
+    allowed: 'read',
+    summary: 'What whoever comes next should know of a site',
+    params: z.object({ id: Id }),
+    answer: SiteNotesAnswer,
+    handle: async ({ db, params }) => {
+      await findSite(db, params.id);
+      return { notes: await notesAt(db, [params.id]) };
+    },
+  }),
+  route({
+    method: 'post',
+    path: '/api/sites/:id/notes',
+    allowed: 'keep places',
+    summary: 'Write a note at a site',
+    params: z.object({ id: Id }),
+    body: SiteNoteDraft,
+    answer: SiteNote,
+    handle: ({ db, params, body, session }) => writeNote(db, session, params.id, body.text),
+  }),
+  route({
+    method: 'post',
+    path: '/api/site-notes/:id/withdrawal',
+    allowed: 'keep places',
+    summary: 'Withdraw a note that is no longer true',
+    params: z.object({ id: Id }),
+    answer: SiteNote,
+    handle: ({ db, params, session }) => withdrawNote(db, session, params.id),
   }),
 ];

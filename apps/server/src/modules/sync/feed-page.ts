@@ -1,5 +1,12 @@
+import { addDays } from '@ant-trail/core/calendar';
 import type { EntityManager } from 'typeorm';
-import type { FeedKind } from '../../database/feed.ts';
+import {
+  FEED_END_COLUMNS,
+  readFeedEnd,
+  type FeedEnd,
+  type FeedEndRow,
+  type FeedKind,
+} from '../../database/feed.ts';
 
 export interface FeedRow {
   readonly tx: number;
@@ -35,7 +42,56 @@ export async function feedPage(
   upto: number,
   about: number,
 ): Promise<FeedPage> {
-  const rows = await readFeed(db, reader, since, upto, about + 1);
+  return endWhole(
+    db,
+    reader,
+    { since, upto, about },
+    await readFeed(db, reader, since, upto, about + 1),
+  );
+}
+
+/** Who asks, how many days ahead they know, and where they were. */
+interface ReadFrom {
+  readonly person: string;
+  readonly daysAhead: number;
+  readonly since: number;
+  readonly about: number;
+}
+
+/**
+ * Where the feed ends, and the page before it, in one question: most often a phone asks and there is
+ * nothing new for it.
+ */
+export async function readOn(
+  db: EntityManager,
+  { person, daysAhead, since, about }: ReadFrom,
+): Promise<{ end: FeedEnd; reader: Reader; page: FeedPage }> {
+  const found = await db.query<(FeedEndRow & { [Key in keyof FedRow]: FedRow[Key] | null })[]>(
+    `SELECT ${FEED_END_COLUMNS}, f.tx, f.kind, f.ref
+     FROM feed_end() e
+     LEFT JOIN LATERAL feed_for($1, e.today, e.today + $2::int, $3, e.upto, $4) f ON true`,
+    [person, daysAhead, since, about + 1],
+  );
+  const end = readFeedEnd(found[0]);
+  const reader = { person, today: end.today, last: addDays(end.today, daysAhead) };
+  const rows = found.flatMap(({ tx, kind, ref }) =>
+    tx && kind && ref ? [{ tx: Number(tx), kind, ref }] : [],
+  );
+  return { end, reader, page: await endWhole(db, reader, { since, upto: end.upto, about }, rows) };
+}
+
+interface Span {
+  readonly since: number;
+  readonly upto: number;
+  readonly about: number;
+}
+
+async function endWhole(
+  db: EntityManager,
+  reader: Reader,
+  { since, upto, about }: Span,
+  rows: readonly FeedRow[],
+): Promise<FeedPage> {
   const beyond = rows[about];
   if (!beyond) return { rows, upto: Math.max(since, upto), more: false };
   const whole = rows.filter(({ tx }) => tx < beyond.tx);
@@ -46,6 +102,12 @@ export async function feedPage(
   return { rows: one, upto: beyond.tx, more: true };
 }
 
+interface FedRow {
+  readonly tx: string;
+  readonly kind: FeedKind;
+  readonly ref: string;
+}
+
 async function readFeed(
   db: EntityManager,
   { person, today, last }: Reader,
@@ -53,7 +115,7 @@ async function readFeed(
   upto: number,
   most: number | null,
 ): Promise<FeedRow[]> {
-  const rows = await db.query<{ tx: string; kind: FeedKind; ref: string }[]>(
+  const rows = await db.query<FedRow[]>(
     `SELECT tx, kind, ref FROM feed_for($1, $2, $3, $4, $5, $6)`,
     [person, today, last, since, upto, most],
   );

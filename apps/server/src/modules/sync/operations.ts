@@ -1,10 +1,11 @@
+import { taker, type OperationTaker } from '../../phones/operation.ts';
 import { actionTaker } from '../actions/take-actions.ts';
 import { entryTaker } from '../capture/take-entries.ts';
 import { addedSheetTaker } from '../planning/take-added-sheets.ts';
 import { begunJobTaker } from '../planning/take-begun-jobs.ts';
 import { handoverTaker } from '../planning/take-handovers.ts';
 import { visitEventTaker } from '../planning/take-visit-events.ts';
-import { taker, type OperationTaker } from './operation.ts';
+import { siteNoteTaker } from '../sites/take-notes.ts';
 
 /**
  * Every kind of operation the office takes, in the order it takes them: a job before its sheets, steps
@@ -17,4 +18,5 @@ export const TAKERS: readonly OperationTaker[] = [
   taker(entryTaker),
   taker(handoverTaker),
   taker(actionTaker),
+  taker(siteNoteTaker),
 ];

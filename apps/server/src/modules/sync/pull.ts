@@ -1,11 +1,11 @@
-import { addDays } from '@ant-trail/core/calendar';
 import type { PullAnswer, RecordChange } from '@ant-trail/contract/sync';
-import { In, type EntityManager } from 'typeorm';
+import { addDays } from '@ant-trail/core/calendar';
+import type { EntityManager } from 'typeorm';
 import { feedEnd, type FeedEnd, type FeedKind } from '../../database/feed.ts';
 import type { Session } from '../../http/session.ts';
-import { findJobs } from '../planning/jobs.ts';
+import { jobsAtHand } from '../planning/jobs.ts';
 import { writeCursor, type Cursor } from './cursor.ts';
-import { feedPage, type FeedRow, type Reader } from './feed-page.ts';
+import { readOn, type FeedPage, type FeedRow, type Reader } from './feed-page.ts';
 import { RECORD_SOURCES } from './records.ts';
 import { findScope, type ScopedJob } from './scope.ts';
 
@@ -25,14 +25,22 @@ export async function answerPull(
   { cursor, through }: PullRequest,
   rowsAPage = FEED_ROWS_A_PAGE,
 ): Promise<PullAnswer> {
+  const { person } = session;
+  if (cursor.kind === 'at') {
+    const read = await readOn(db, {
+      person,
+      daysAhead: DAYS_AHEAD,
+      since: cursor.upto,
+      about: rowsAPage,
+    });
+    if (isOfThisFeed(cursor, read.end))
+      return changesSince(db, { ...read, since: cursor.upto, through });
+  }
   const end = await feedEnd(db);
-  const { today } = end;
-  const window = { person: session.person, today, last: addDays(today, DAYS_AHEAD) };
-  if (cursor.kind === 'new' || !isOfThisFeed(cursor, end))
-    return fillPage(db, window, { epoch: end.epoch, upto: end.upto, after: null });
-  return cursor.kind === 'fill'
+  const window = { person, today: end.today, last: addDays(end.today, DAYS_AHEAD) };
+  return cursor.kind === 'fill' && isOfThisFeed(cursor, end)
     ? fillPage(db, window, cursor)
-    : changesSince(db, window, { end, since: cursor.upto, through, rowsAPage });
+    : fillPage(db, window, { epoch: end.epoch, upto: end.upto, after: null });
 }
 
 /** Whether going on from a cursor misses nothing: it is of this feed, and not from before its floor. */
@@ -69,17 +77,16 @@ async function fillPage(
 
 interface Since {
   readonly end: FeedEnd;
+  readonly reader: Reader;
+  readonly page: FeedPage;
   readonly since: number;
   readonly through: string | null;
-  readonly rowsAPage: number;
 }
 
 async function changesSince(
   db: EntityManager,
-  window: Reader,
-  { end, since, through, rowsAPage }: Since,
+  { end, reader: window, page, since, through }: Since,
 ): Promise<PullAnswer> {
-  const page = await feedPage(db, window, since, end.upto, rowsAPage);
   const answer = {
     through: window.last,
     visits: null,
@@ -142,6 +149,6 @@ async function collect(
 /** Jobs with all that is needed to do them with no network. */
 async function bundleJobs(db: EntityManager, ids: readonly string[]): Promise<RecordChange[]> {
   if (ids.length === 0) return [];
-  const jobs = await findJobs(db, { id: In([...ids]) });
+  const jobs = await jobsAtHand(db, ids);
   return collect((source) => source.withJobs(db, jobs));
 }

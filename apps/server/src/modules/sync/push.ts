@@ -3,7 +3,7 @@ import type { Logger } from 'pino';
 import { codeOf } from '../../database/tenancy.ts';
 import { asRefusal, wrongInput } from '../../http/problem.ts';
 import { problemWithInput } from '../../http/readable.ts';
-import type { OperationTaker, Taking, Word } from './operation.ts';
+import type { OperationTaker, Taking, Word } from '../../phones/operation.ts';
 import { TAKERS } from './operations.ts';
 
 /** An operation that could be read, with the place its receipt has. */

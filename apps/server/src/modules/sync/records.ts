@@ -1,11 +1,11 @@
+import type { PhoneRecords } from '../../phones/record.ts';
 import { personRecords } from '../accounts/phone-records.ts';
 import { earlierRecords, entryRecords, seriesRecords } from '../capture/phone-records.ts';
 import { catalogueRecords } from '../catalogues/phone-records.ts';
 import { jobRecords, visitRecords } from '../planning/phone-records.ts';
 import { assetRecords } from '../register/phone-records.ts';
-import { siteRecords } from '../sites/phone-records.ts';
+import { siteNoteRecords, siteRecords } from '../sites/phone-records.ts';
 import { templateRecords } from '../templates/phone-records.ts';
-import type { PhoneRecords } from './record.ts';
 
 /** Every kind of record a phone keeps, in the order they are sent. */
 export const RECORD_SOURCES: readonly PhoneRecords[] = [
@@ -19,4 +19,5 @@ export const RECORD_SOURCES: readonly PhoneRecords[] = [
   entryRecords,
   seriesRecords,
   earlierRecords,
+  siteNoteRecords,
 ];

@@ -15,7 +15,11 @@ export const syncRoutes = (log: Pick<Logger, 'error'>): Route[] => [
     itemByItem: true,
     answer: PushAnswer,
     handle: async ({ db, body, session }) => ({
-      receipts: await takePush({ db, session }, body.operations, log),
+      receipts: await takePush(
+        { db, session, clockOffMs: body.clock ? Date.parse(body.clock) - Date.now() : 0 },
+        body.operations,
+        log,
+      ),
     }),
   }),
   route({

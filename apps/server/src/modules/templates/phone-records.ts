@@ -1,4 +1,4 @@
-import { byId, phoneRecords } from '../sync/record.ts';
+import { byId, phoneRecords } from '../../phones/record.ts';
 import { findVersions } from './versions.ts';
 
 /** The versions one's sheets were begun under. */

@@ -1,6 +1,6 @@
 import { Publication, PublishedTemplate, TemplatesAnswer } from '@ant-trail/contract/templates';
 import { longRoute, route, type Route } from '../../http/route.ts';
-import type { Folding } from '../capture/folding.ts';
+import type { Folding } from '../../log/folding.ts';
 import { checkTemplate, publish } from './publish.ts';
 import { newestVersions } from './versions.ts';
 

@@ -1,7 +1,6 @@
-import type { TemplateVersion, SheetPlan } from '@ant-trail/core/sheet';
-import { planSheet } from '@ant-trail/core/sheet';
+import { type TemplateVersion, type SheetPlan, planSheet } from '@ant-trail/core/sheet';
 import { In, type EntityManager } from 'typeorm';
-import { notFound } from '../../http/problem.ts';
+import { notFound } from '../../refusals/refusal.ts';
 import { TemplateVersionRow } from './entities.ts';
 
 export function versionOf(row: TemplateVersionRow): TemplateVersion {

@@ -1,4 +1,4 @@
-import type { ReportPart } from '../../../src/modules/trades/report-parts.ts';
+import type { ReportPart } from '../../../src/modules/trades/report-part.ts';
 
 /** The report part of the kit for tests. */
 export const MORE_REPORT_PARTS: readonly ReportPart[] = [

@@ -4,7 +4,7 @@ import type { Question, QuestionKind, QuestionOf } from '../template.ts';
 import * as evidence from './evidence.ts';
 import * as judging from './judging.ts';
 import * as measuring from './measuring.ts';
-import type { KindRules } from './rules.ts';
+import type { KindRules, SayDay } from './rules.ts';
 import { rows } from './structure.ts';
 import * as words from './words.ts';
 
@@ -46,20 +46,34 @@ export const rulesOf = (question: Question): KindRules =>
   // Each kind's rules are only ever given questions of that kind.
   KINDS[question.kind] as KindRules;
 
+/** Whether people answer it themselves: what is calculated and what holds rows is not asked. */
+export const isAsked = (question: Question): boolean =>
+  !['nothing', 'rows'].includes(rulesOf(question).keeps);
+
 /** Says why a value can't answer a question, in words for the person; null when it can. */
 export const problemWithAnswer = (question: Question, value: unknown): string | null =>
   rulesOf(question).problem(question, value);
 
-/** The answer as people read it, with its unit. Dates stay days: the face writes them its own way. */
+/** The answer as people read it, with its unit; days as the face writes them. */
 export const sayAnswer = (
   question: Question,
   value: AnswerValue,
   unit?: string,
   expected?: ExpectedRange | null,
-): string => rulesOf(question).say(question, value, unit, expected);
+  sayDay?: SayDay,
+): string => rulesOf(question).say(question, value, unit, expected, sayDay);
 
 export { isFile, isHold, isPhoto, isSignature, isSketch, LONGEST_RECORDING } from './evidence.ts';
 export { ownAnswer, ownWords } from './judging.ts';
 export { inUnit, sharesOf } from './measuring.ts';
-export { numberOf, problemWithText, textOf, type KindRules, type PointsReached } from './rules.ts';
+export {
+  numberOf,
+  type OfferedAnswer,
+  ORDINARY_SIZE,
+  problemWithText,
+  type ReadAnswer,
+  type SampleAnswer,
+  type SayDay,
+  textOf,
+} from './rules.ts';
 export { isAddress, isCode, isDay, isLookup, isTimeOfDay } from './words.ts';

@@ -8,7 +8,7 @@ import type {
   PerformedQuestion,
   YesNoQuestion,
 } from '../template.ts';
-import { textOf, type KindRules } from './rules.ts';
+import { textOf, twice, type KindRules, type OfferedAnswer } from './rules.ts';
 
 const YES_NO_WORDS: ReadonlyMap<string, string> = new Map([
   ['yes', 'Yes'],
@@ -20,6 +20,9 @@ const PERFORMED_WORDS: ReadonlyMap<string, string> = new Map([
   ['not', 'Not performed'],
 ]);
 
+const offered = (words: ReadonlyMap<string, string>): readonly OfferedAnswer[] =>
+  [...words].map(([value, label]) => ({ value, label }));
+
 export const yesNo: KindRules<YesNoQuestion> = {
   celType: 'string',
   keeps: 'value',
@@ -30,6 +33,10 @@ export const yesNo: KindRules<YesNoQuestion> = {
       ? null
       : 'Answer yes, no or not applicable.',
   say: (_, value) => YES_NO_WORDS.get(textOf(value)) ?? textOf(value),
+  judged: true,
+  takesPhotos: true,
+  offers: () => offered(YES_NO_WORDS),
+  largest: () => 1,
   severity: (question, value) => (value === 'no' ? (question.whenAmiss?.severity ?? 0) : 0),
   amiss: (_, value) => value === 'no',
   points: ({ points }, value) =>
@@ -52,6 +59,10 @@ export const performed: KindRules<PerformedQuestion> = {
       ? null
       : 'Say whether it was performed.',
   say: (_, value) => PERFORMED_WORDS.get(textOf(value)) ?? textOf(value),
+  judged: true,
+  takesPhotos: true,
+  offers: () => offered(PERFORMED_WORDS),
+  largest: () => 1,
   severity: (question, value) => (value === 'not' ? (question.whenAmiss?.severity ?? 0) : 0),
   amiss: (_, value) => value === 'not',
   points: ({ points }, value) =>
@@ -71,6 +82,8 @@ export const acknowledge: KindRules<AcknowledgeQuestion> = {
   carries: false,
   problem: (_, value) => (value === true ? null : 'Acknowledge the instruction, or leave it open.'),
   say: () => 'Acknowledged',
+  ofOneVisit: true,
+  largest: () => 1,
 };
 
 /** An answer of one's own beside the options is kept as its words after this mark. */
@@ -102,7 +115,26 @@ const mostPoints = (options: readonly Option[]): number =>
 const onlyFacts = ({ options }: { readonly options: readonly Option[] }): boolean =>
   options.every(({ severity = 0, points }) => severity === 0 && points === undefined);
 
+/** What both kinds of choice have in common. */
+const choosing = {
+  judged: true,
+  takesPhotos: true,
+  begins: {
+    options: [
+      { key: 'good', label: 'Good' },
+      { key: 'bad', label: 'Bad', severity: 2 },
+    ],
+  },
+  offers: ({ options }: { readonly options: readonly Option[] }) =>
+    options.map(({ key, label }) => ({ value: key, label })),
+  lacks: ({ options }: { readonly options: readonly Option[] }) => {
+    if (options.length === 0) return 'offers nothing to choose';
+    return twice(options.map(({ key }) => key)) ? 'offers the same answer twice' : null;
+  },
+} as const;
+
 export const choice: KindRules<ChoiceQuestion> = {
+  ...choosing,
   celType: 'string',
   keeps: 'value',
   mayCloseOut: true,
@@ -126,6 +158,8 @@ const chosenOf = (value: AnswerValue): readonly string[] =>
   Array.isArray(value) ? (value as readonly string[]) : [];
 
 export const choices: KindRules<ChoicesQuestion> = {
+  ...choosing,
+  largest: ({ options }) => options.length + 1,
   celType: 'list<string>',
   keeps: 'value',
   mayCloseOut: true,

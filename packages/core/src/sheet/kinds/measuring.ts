@@ -3,6 +3,7 @@ import {
   canConvert,
   convert,
   judgeRange,
+  readNumber,
   tidy,
   writeEntered,
   writeNumber,
@@ -69,34 +70,50 @@ const exposeQuantity = (question: { unit: string }, value: AnswerValue, unit?: s
   return number === null ? value : inUnit(number, unit, question.unit);
 };
 
-export const number: KindRules<NumberQuestion> = {
+/** Typed in its question's own unit, which may stand behind it. */
+const readQuantity = (question: { readonly unit: string }, text: string) =>
+  readNumber(text, { units: unitWords(question) });
+
+const unitWords = ({ unit }: { readonly unit: string }): string[] =>
+  [writeUnit(unit)].filter((word) => word !== '');
+
+const quantity = {
   celType: 'double',
   keeps: 'value',
   mayCloseOut: true,
   carries: false,
-  problem: (_, value) => (isNumber(value) ? null : 'Write a number.'),
+  judged: true,
+  takesPhotos: true,
+  readTyped: readQuantity,
+  units: ({ unit, alsoIn = [] }: NumberQuestion | InstrumentQuestion) => [unit, ...alsoIn],
+  largest: () => 1,
   say: sayQuantity,
   expose: exposeQuantity,
+} as const;
+
+export const number: KindRules<NumberQuestion> = {
+  ...quantity,
+  begins: { unit: '1' },
+  problem: (_, value) => (isNumber(value) ? null : 'Write a number.'),
 };
 
 export const instrument: KindRules<InstrumentQuestion> = {
-  celType: 'double',
-  keeps: 'value',
-  mayCloseOut: true,
-  carries: false,
+  ...quantity,
+  begins: { unit: '1', instrument: 'thermometer' },
+  ofOneVisit: true,
   problem: (_, value) => {
     const reading =
       typeof value === 'object' && value !== null && 'reading' in value ? value.reading : value;
     return isNumber(reading) ? null : 'Take a value from the instrument, or write it.';
   },
-  say: sayQuantity,
-  expose: exposeQuantity,
 };
 
 export const calculated: KindRules<CalculatedQuestion> = {
   celType: 'dyn',
   keeps: 'nothing',
   mayCloseOut: false,
+  judged: true,
+  begins: { required: false, unit: '1', formula: '0' },
   carries: false,
   problem: () => 'This value is calculated: nobody has to write it.',
   say: (question, value, unit, expected) =>
@@ -108,6 +125,9 @@ export const calculated: KindRules<CalculatedQuestion> = {
 };
 
 export const percentage: KindRules<PercentageQuestion> = {
+  judged: true,
+  readTyped: (_, text) => readNumber(text, { units: ['%'] }),
+  largest: () => 1,
   celType: 'double',
   keeps: 'value',
   mayCloseOut: true,
@@ -124,6 +144,13 @@ export const sharesOf = (value: AnswerValue): Readonly<Record<string, number>> =
   typeof value === 'object' && 'shares' in value ? value.shares : {};
 
 export const shares: KindRules<SharesQuestion> = {
+  begins: {
+    parts: [
+      { key: 'first', label: 'First' },
+      { key: 'second', label: 'Second' },
+    ],
+  },
+  lacks: ({ parts }) => (parts.length < 2 ? 'needs at least two shares' : null),
   celType: 'map<string, double>',
   keeps: 'value',
   mayCloseOut: true,

@@ -3,6 +3,9 @@ import type { ExpectedRange } from '../../measure/index.ts';
 import type { Severity } from '../severity.ts';
 import type { Question } from '../template.ts';
 
+/** How a face writes days; times of day stay as they are. */
+export type SayDay = (day: string) => string;
+
 /** What the sheet has to know of a kind of question; everything else treats kinds alike. */
 export interface KindRules<Q extends Question = Question> {
   /** What it is in an expression; null: nothing can be computed with it. */
@@ -11,13 +14,14 @@ export interface KindRules<Q extends Question = Question> {
   readonly keeps: 'value' | 'photos' | 'files' | 'rows' | 'nothing';
   /** Says why a value can't answer a question, in words for the person; null when it can. */
   readonly problem: (question: Q, value: unknown) => string | null;
-  /** The answer as people read it, with its unit. Dates stay days: the face writes them its way. */
+  /** The answer as people read it, with its unit. */
   readonly say: (
     question: Q,
     value: AnswerValue,
     unit?: string,
     /** What is expected of it now, in the question's unit: it never seems to lie on the other side. */
     expected?: ExpectedRange | null,
+    sayDay?: SayDay,
   ) => string;
   /** The answer as an expression sees it; as it is kept when left out. */
   readonly expose?: (question: Q, value: AnswerValue, unit?: string) => unknown;
@@ -31,7 +35,61 @@ export interface KindRules<Q extends Question = Question> {
   readonly carries: boolean | ((question: Q) => boolean);
   /** May it be left to "not applicable" in one go with others? */
   readonly mayCloseOut: boolean;
+  /** The answers it offers, where one of them is chosen. */
+  readonly offers?: (question: Q) => readonly OfferedAnswer[];
+  /** What words typed at a desk mean as an answer; left out where it is never typed. */
+  readonly readTyped?: (question: Q, text: string) => ReadAnswer;
+  /** Units (UCUM) its values may be given in; values of other kinds have none. */
+  readonly units?: (question: Q) => readonly string[];
+  /** Can it be other than it should be, so that a template says what follows then? */
+  readonly judged?: true;
+  /** Does a reviewer always look at it, however usual it is? */
+  readonly alwaysSeen?: true;
+  /** May a photo be added to it without being asked for? */
+  readonly takesPhotos?: true;
+  /** Belongs to one visit: no other sheet may begin with it. */
+  readonly ofOneVisit?: true;
+  /** Is it asked for again where it is wrong? The office corrects it in nobody's name. */
+  readonly neverCorrected?: true;
+  /** What a new question of the kind begins with, beside what all questions have. */
+  readonly begins?: Partial<Q>;
+  /** Says what a question lacks to make sense, the words after its label; null when nothing. */
+  readonly lacks?: (question: Q) => string | null;
+  /** How many items or signs an expression may find in it; {@link ORDINARY_SIZE} when left out. */
+  readonly largest?: (question: Q) => number;
+  /** An answer as if given, for what nobody can give without a phone in the hand. */
+  readonly sample?: (question: Q, at: SampleAt) => SampleAnswer | null;
 }
+
+export interface OfferedAnswer {
+  readonly value: string;
+  readonly label: string;
+}
+
+export type ReadAnswer = { readonly value: AnswerValue } | { readonly problem: string };
+
+/** Where a sample is wanted: the path of the question, and how many rows it has by now. */
+export interface SampleAt {
+  readonly path: string;
+  readonly rows: number;
+}
+
+export interface SampleAnswer {
+  readonly path: string;
+  readonly value: AnswerValue;
+}
+
+/** Names what is a sample in the paths and values of samples. */
+export const SAMPLE = 'sample';
+
+/** Items or signs that an expression expects of an answer, unless its kind says otherwise. */
+export const ORDINARY_SIZE = 100;
+
+/** Two of these are the same. */
+export const twice = (keys: readonly string[]): boolean => new Set(keys).size < keys.length;
+
+/** Typed words are taken as they are. */
+export const asTyped = (_: unknown, text: string): ReadAnswer => ({ value: text });
 
 export interface PointsReached {
   readonly reached: number;

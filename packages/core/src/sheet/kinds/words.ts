@@ -10,7 +10,8 @@ import type {
   TextQuestion,
   TimeQuestion,
 } from '../template.ts';
-import { problemWithText, textOf, type KindRules } from './rules.ts';
+import { LONGEST_WORDS } from '../../logic/index.ts';
+import { asTyped, problemWithText, textOf, type KindRules, type SayDay } from './rules.ts';
 
 const written = {
   celType: 'string',
@@ -18,12 +19,15 @@ const written = {
   mayCloseOut: true,
   carries: true,
   say: (_: unknown, value: AnswerValue) => textOf(value),
+  readTyped: asTyped,
 } as const;
 
 export const text: KindRules<TextQuestion> = {
   ...written,
   // What may stay open is a remark on this one visit.
   carries: ({ required }) => required,
+  largest: () => LONGEST_WORDS,
+  takesPhotos: true,
   problem: (_, value) => problemWithText(value),
 };
 
@@ -55,11 +59,14 @@ export function isDay(value: string): boolean {
 /** A time of day such as "07:45". */
 export const isTimeOfDay = (value: string): boolean => /^([01]\d|2[0-3]):[0-5]\d$/.test(value);
 
+const asItIs: SayDay = (day) => day;
+
 export const date: KindRules<DateQuestion> = {
   ...written,
   carries: false,
   problem: (_, value) =>
     typeof value === 'string' && isDay(value) ? null : 'Give a day of the calendar.',
+  say: (_, value, _unit, _expected, sayDay = asItIs) => sayDay(textOf(value)),
 };
 
 export const time: KindRules<TimeQuestion> = {
@@ -72,6 +79,10 @@ export const time: KindRules<TimeQuestion> = {
 export const moment: KindRules<MomentQuestion> = {
   ...written,
   carries: false,
+  say: (_, value, _unit, _expected, sayDay = asItIs) => {
+    const [day = '', time = ''] = textOf(value).split('T');
+    return `${sayDay(day)}, ${time}`;
+  },
   problem: (_, value) => {
     const [day = '', hour = '', ...rest] = typeof value === 'string' ? value.split('T') : [];
     return isDay(day) && isTimeOfDay(hour) && rest.length === 0
@@ -86,6 +97,7 @@ export const isAddress = (value: unknown): value is AddressValue =>
 export const address: KindRules<AddressQuestion> = {
   ...written,
   problem: (_, value) => (isAddress(value) ? problemWithText(value.address) : 'Write an address.'),
+  readTyped: (_, text) => ({ value: { address: text } }),
   say: (_, value) => (isAddress(value) ? value.address : ''),
   expose: (_, value) => (isAddress(value) ? value.address : ''),
 };
@@ -95,10 +107,12 @@ export const isCode = (value: unknown): value is CodeValue =>
 
 export const code: KindRules<CodeQuestion> = {
   ...written,
+  takesPhotos: true,
   problem: (_, value) =>
     isCode(value) && value.code.trim() !== '' && value.code.length <= 500
       ? null
       : 'Scan the code, or type what is printed on it.',
+  readTyped: (_, text) => ({ value: { code: text, how: 'typed' } }),
   say: (_, value) => (isCode(value) ? value.code : ''),
   expose: (_, value) => (isCode(value) ? value.code : ''),
 };
@@ -107,6 +121,8 @@ export const isLookup = (value: unknown): value is LookupValue =>
   typeof value === 'object' && value !== null && 'catalogue' in value;
 
 export const lookup: KindRules<LookupQuestion> = {
+  takesPhotos: true,
+  begins: { catalogue: 'products', somethingElse: true },
   celType: 'map<string, dyn>',
   keeps: 'value',
   mayCloseOut: true,

@@ -1,4 +1,4 @@
-import type { KnownKit } from '../../../src/trades/index.ts';
+import type { KnownKit } from '../../../src/trades/kit.ts';
 
 interface Wall {
   readonly area?: number;

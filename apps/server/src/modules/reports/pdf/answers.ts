@@ -1,3 +1,4 @@
+import type { HoldValue, PhotoValue, SignatureValue } from '@ant-trail/core/log';
 import { sayRange, writeUnit } from '@ant-trail/core/measure';
 import {
   isHold,
@@ -11,9 +12,8 @@ import {
   type QuestionState,
   type SheetState,
 } from '@ant-trail/core/sheet';
-import type { HoldValue, PhotoValue, SignatureValue } from '@ant-trail/core/log';
+import { CLAY, CLAY_GROUND, INK, QUIET, type Paper } from '../../../paper/paper.ts';
 import type { ReportData } from '../data.ts';
-import { CLAY, CLAY_GROUND, INK, QUIET, type Paper } from './paper.ts';
 import type { Say } from './say.ts';
 import { drawShapes, drawSketch } from './sketch.ts';
 
@@ -128,6 +128,8 @@ function notesOn(state: QuestionState, say: Say): string {
   for (const entry of state.history)
     if (entry.kind === 'correct')
       notes.push(`corrected by ${say.name(entry.by)}: ${entry.reason ?? ''}`);
+  if (state.answer?.entry.kind === 'prepare')
+    notes.push(`filled in beforehand by ${say.name(state.answer.entry.by)}`);
   return notes.join(' · ');
 }
 

@@ -5,8 +5,8 @@ import {
   timeInSheet,
   type SheetState,
 } from '@ant-trail/core/sheet';
+import { CLAY, INK, QUIET, SUN, type Paper } from '../../../paper/paper.ts';
 import type { ReportData } from '../data.ts';
-import { CLAY, INK, QUIET, SUN, type Paper } from './paper.ts';
 import type { Say } from './say.ts';
 
 const PICTURE_HEIGHT = 250;

@@ -1,9 +1,9 @@
 import { fold, planSheet } from '@ant-trail/core/sheet';
+import { Paper } from '../../../paper/paper.ts';
 import type { ReportData } from '../data.ts';
 import { writeAnswers } from './answers.ts';
 import { writeCover } from './cover.ts';
 import { writeFollowUp } from './follow-up.ts';
-import { Paper } from './paper.ts';
 import { writeReckoned } from './reckoned.ts';
 import { Say } from './say.ts';
 

@@ -1,6 +1,6 @@
 import { severityWord, type SheetState } from '@ant-trail/core/sheet';
+import { QUIET, type Paper } from '../../../paper/paper.ts';
 import type { ReportData } from '../data.ts';
-import { QUIET, type Paper } from './paper.ts';
 import type { Say } from './say.ts';
 
 /** What was found, and what is being done about it. */

@@ -1,7 +1,7 @@
 import type { SheetState } from '@ant-trail/core/sheet';
 import { sayReckoned } from '@ant-trail/core/trades';
+import { QUIET, type Paper } from '../../../paper/paper.ts';
 import { REPORT_PARTS } from '../../trades/report-parts.ts';
-import { QUIET, type Paper } from './paper.ts';
 
 /** What the sheet's kit reckoned, and the kit's own part of the report. */
 export function writeReckoned(paper: Paper, state: SheetState, kit: string | undefined): void {

@@ -1,6 +1,6 @@
 import type { Shape, SketchValue } from '@ant-trail/core/log';
 import { arrowHead, freePath, SKETCH_WIDTH, symbolLetter } from '@ant-trail/core/sketch';
-import { INK, QUIET, type Paper } from './paper.ts';
+import { INK, QUIET, type Paper } from '../../../paper/paper.ts';
 
 const WIDTH = 300;
 const TEXT = 36;

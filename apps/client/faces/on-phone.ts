@@ -1,0 +1,32 @@
+import type { OperationKind, RecordKind } from '@ant-trail/contract/sync';
+import type { OnPhone } from '@/device/local-store.ts';
+import { accountsOnPhone } from '@/features/accounts/field/on-phone.ts';
+import { actionsOnPhone } from '@/features/actions/field/on-phone.ts';
+import { captureOnPhone } from '@/features/capture/field/on-phone.ts';
+import { cataloguesOnPhone } from '@/features/catalogues/field/on-phone.ts';
+import { planningOnPhone } from '@/features/planning/field/on-phone.ts';
+import { registerOnPhone } from '@/features/register/field/on-phone.ts';
+import { sitesOnPhone } from '@/features/sites/field/on-phone.ts';
+import { templatesOnPhone } from '@/features/templates/field/on-phone.ts';
+
+/** What phones keep and send, a line for each capability. */
+const PARTS = [
+  accountsOnPhone,
+  sitesOnPhone,
+  registerOnPhone,
+  cataloguesOnPhone,
+  templatesOnPhone,
+  planningOnPhone,
+  captureOnPhone,
+  actionsOnPhone,
+] as const;
+
+type KeysOf<Part, Of extends keyof OnPhone> = Part extends { [Key in Of]: infer Declared }
+  ? keyof Declared
+  : never;
+type MissingRecord = Exclude<RecordKind, KeysOf<(typeof PARTS)[number], 'records'>>;
+type MissingOperation = Exclude<OperationKind, KeysOf<(typeof PARTS)[number], 'operations'>>;
+type Complete = [MissingRecord, MissingOperation] extends [never, never] ? unknown : never;
+
+/** A kind of record or operation that no capability declares does not compile here. */
+export const ON_PHONE: readonly OnPhone[] = PARTS satisfies Complete;

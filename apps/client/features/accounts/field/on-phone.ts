@@ -1,0 +1,15 @@
+import type { Colleague } from '@ant-trail/contract/sync';
+import type { EntityTable } from 'dexie';
+import { bodiesOf, type OnPhone } from '@/device/local-store.ts';
+
+declare module '@/device/local-store.ts' {
+  interface LocalStore {
+    people: EntityTable<Colleague, 'id'>;
+  }
+}
+
+/** Colleagues by name. */
+export const accountsOnPhone = {
+  tables: { 1: { people: 'id' } },
+  records: { person: { keep: (store, records) => store.people.bulkPut(bodiesOf(records)) } },
+} satisfies OnPhone;

@@ -1,0 +1,58 @@
+import type { Job, Visit } from '@ant-trail/contract/planning';
+import type { TemplateVersion } from '@ant-trail/core/sheet';
+import type { EntityTable, Transaction } from 'dexie';
+import type { OnPhone } from '@/device/local-store.ts';
+import { showWaiting } from '@/device/waiting.ts';
+import { clearAway } from './clear-away.ts';
+import { keepVisits, noteGone } from './gone-visits.ts';
+import { planningOperations } from './operations.ts';
+
+declare module '@/device/local-store.ts' {
+  interface LocalStore {
+    visits: EntityTable<Visit, 'id'>;
+    jobs: EntityTable<Job, 'id'>;
+  }
+}
+
+/** A job had one sheet once, and a visit no part. */
+async function giveJobsTheirParts(store: Transaction): Promise<void> {
+  const titles = new Map<string, string>();
+  const versions = await store.table<TemplateVersion>('templates').toArray();
+  for (const { id, body } of versions) titles.set(id, body.title);
+  await store
+    .table<Job>('jobs')
+    .toCollection()
+    .modify((job) => {
+      job.expectedSheets = null;
+      job.sheets = [
+        {
+          ...{ id: job.sheet.id, version: job.sheet.version, template: job.template },
+          ...{ title: titles.get(job.sheet.version) ?? job.title, asset: null },
+          ...{ person: null, expected: true },
+        },
+      ];
+    });
+  await store
+    .table<Visit>('visits')
+    .toCollection()
+    .modify((visit) => {
+      visit.part = 'leads';
+    });
+}
+
+/** One's jobs and everybody's visits to them. */
+export const planningOnPhone = {
+  tables: { 1: { visits: 'id, day, job', jobs: 'id, site' } },
+  upgrades: { 4: giveJobsTheirParts },
+  records: {
+    job: {
+      keep: async (store, records) => {
+        await store.jobs.bulkPut(records.map(({ body }) => body));
+        await showWaiting(store);
+      },
+    },
+    visit: { keep: keepVisits, drop: noteGone },
+  },
+  operations: planningOperations,
+  clearAway,
+} satisfies OnPhone;

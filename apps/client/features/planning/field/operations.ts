@@ -1,0 +1,121 @@
+import type { BegunJob, JobSheet } from '@ant-trail/contract/planning';
+import { UNPLANNED_MINUTES, type VisitStep } from '@ant-trail/core/planning';
+import type { TemplateVersion } from '@ant-trail/core/sheet';
+import type { LocalStore, OnPhone } from '@/device/local-store.ts';
+
+const STEPS: Record<VisitStep, string> = {
+  'set off': 'Setting off',
+  arrived: 'Arriving',
+  left: 'Leaving',
+  'turned back': 'Turning back',
+};
+
+const sheetUnder = (
+  id: string,
+  version: TemplateVersion,
+  more: Pick<JobSheet, 'asset' | 'person' | 'expected'>,
+): JobSheet => ({
+  ...{ id, version: version.id, template: version.template, title: version.body.title },
+  ...more,
+});
+
+async function showBegunJob(store: LocalStore, begun: BegunJob): Promise<void> {
+  const version = await store.templates.get(begun.version);
+  if (!version || (await store.jobs.get(begun.id))) return;
+  const { id, site, title, day, start, by } = begun;
+  await store.jobs.add({
+    ...{ id, site, template: version.template, title, instructions: '', day },
+    ...{ windowFrom: null, windowTo: null, recipients: [], state: 'planned' },
+    sheet: { id: begun.sheet, job: id, version: version.id },
+    sheets: [sheetUnder(begun.sheet, version, { asset: null, person: null, expected: true })],
+    expectedSheets: null,
+    reader: null,
+  });
+  await store.visits.add({
+    ...{ id: begun.visit, job: id, person: by, day, start, minutes: UNPLANNED_MINUTES },
+    ...{ part: 'leads', insteadOf: null, events: [] },
+  });
+}
+
+/** What the phone shows of a job's parts before the office has it. */
+export const planningOperations = {
+  'visit event': {
+    place: ({ visit }) => visit,
+    say: ({ kind }) => STEPS[kind],
+    show: (store, event) =>
+      store.visits
+        .where('id')
+        .equals(event.visit)
+        .modify((visit) => {
+          if (!visit.events.some(({ id }) => id === event.id)) visit.events.push(event);
+        }),
+    takeBack: (store, { id, visit: at }) =>
+      store.visits
+        .where('id')
+        .equals(at)
+        .modify((visit) => {
+          visit.events = visit.events.filter((event) => event.id !== id);
+        }),
+  },
+  'job begun': {
+    place: ({ visit }) => visit,
+    say: ({ title }) => `The job “${title}”, begun here`,
+    show: showBegunJob,
+    takeBack: async (store, { id, visit }) => {
+      await store.visits.delete(visit);
+      await store.jobs.delete(id);
+    },
+  },
+  'sheet added': {
+    place: ({ id }) => id,
+    say: () => 'A sheet added here',
+    show: async (store, { id, job: at, version: under, asset, person }) => {
+      const version = await store.templates.get(under);
+      if (!version) return;
+      const sheet = sheetUnder(id, version, { asset, person, expected: false });
+      await store.jobs
+        .where('id')
+        .equals(at)
+        .modify((job) => {
+          if (!job.sheets.some((each) => each.id === id)) job.sheets.push(sheet);
+        });
+    },
+    takeBack: (store, { id, job: at }) =>
+      store.jobs
+        .where('id')
+        .equals(at)
+        .modify((job) => {
+          job.sheets = job.sheets.filter((sheet) => sheet.id !== id);
+        }),
+  },
+  handover: {
+    place: ({ visit, sheet }) => visit ?? sheet ?? '',
+    say: ({ visit }) => (visit ? 'Handing over a visit' : 'Handing over a sheet'),
+    show: async (store, { visit, sheet, job: at, by, to }) => {
+      if (visit) await store.visits.update(visit, { person: to });
+      await store.jobs
+        .where('id')
+        .equals(at)
+        .modify((job) => {
+          job.sheets = job.sheets.map((each) =>
+            each.id === sheet || (visit !== null && each.person === by)
+              ? { ...each, person: to }
+              : each,
+          );
+        });
+    },
+    takeBack: async (store, { visit, sheet, job: at, by, to }) => {
+      if (visit) await store.visits.update(visit, { person: by });
+      await store.jobs
+        .where('id')
+        .equals(at)
+        .modify((job) => {
+          job.sheets = job.sheets.map((each) =>
+            each.id === sheet || (visit !== null && each.person === to)
+              ? { ...each, person: by }
+              : each,
+          );
+        });
+    },
+  },
+} satisfies OnPhone['operations'];

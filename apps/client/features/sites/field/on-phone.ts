@@ -1,0 +1,27 @@
+import type { Site, SiteNote } from '@ant-trail/contract/sites';
+import type { EntityTable } from 'dexie';
+import { bodiesOf, type OnPhone } from '@/device/local-store.ts';
+
+declare module '@/device/local-store.ts' {
+  interface LocalStore {
+    sites: EntityTable<Site, 'id'>;
+    siteNotes: EntityTable<SiteNote, 'id'>;
+  }
+}
+
+/** The places of one's jobs, with what whoever comes next should know. */
+export const sitesOnPhone = {
+  tables: { 1: { sites: 'id' }, 5: { siteNotes: 'id, site' } },
+  records: {
+    site: { keep: (store, records) => store.sites.bulkPut(bodiesOf(records)) },
+    'site note': { keep: (store, records) => store.siteNotes.bulkPut(bodiesOf(records)) },
+  },
+  operations: {
+    'site note': {
+      place: ({ site }) => site,
+      say: ({ text }) => `The note “${text}”`,
+      show: (store, note) => store.siteNotes.put({ ...note, withdrawn: false }),
+      takeBack: (store, { id }) => store.siteNotes.delete(id),
+    },
+  },
+} satisfies OnPhone;

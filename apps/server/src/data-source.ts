@@ -1,0 +1,112 @@
+import { DataSource } from 'typeorm';
+import { FirstWalk1763900000000 } from './database/migrations/1-first-walk.ts';
+import { SiteNumber1764187200000 } from './database/migrations/10-site-number.ts';
+import { AskedAtOnce1764230400000 } from './database/migrations/11-asked-at-once.ts';
+import { SiteNotes1764234000000 } from './database/migrations/12-site-notes.ts';
+import { StatesChecked1764237600000 } from './database/migrations/13-states-checked.ts';
+import { InPlaceOf1764241200000 } from './database/migrations/14-in-place-of.ts';
+import { Readers1764327600000 } from './database/migrations/15-readers.ts';
+import { LettersFound1764331200000 } from './database/migrations/16-letters-found.ts';
+import { KeptViews1764334800000 } from './database/migrations/17-kept-views.ts';
+import { TakenVisits1764338400000 } from './database/migrations/18-taken-visits.ts';
+import { Catalogues1763986000000 } from './database/migrations/2-catalogues.ts';
+import { Register1764057600000 } from './database/migrations/3-register.ts';
+import { FeedByTransaction1764090000000 } from './database/migrations/4-feed-by-transaction.ts';
+import { SignIn1764093600000 } from './database/migrations/5-sign-in.ts';
+import { SecondPerson1764122400000 } from './database/migrations/6-second-person.ts';
+import { Parts1764126000000 } from './database/migrations/7-parts.ts';
+import { Reach1764180000000 } from './database/migrations/8-reach.ts';
+import { PeopleAndPlaces1764183600000 } from './database/migrations/9-people-and-places.ts';
+import { CONNECTIONS } from './database/tenancy.ts';
+import { EntryRow } from './log/entities.ts';
+import {
+  BranchRow,
+  CredentialRow,
+  OrganisationRow,
+  PersonRow,
+} from './modules/accounts/entities.ts';
+import { ActionMoveRow, ActionRow } from './modules/actions/entities.ts';
+import { KeptViewRow } from './modules/lists/entities.ts';
+import { CatalogueEntity } from './modules/catalogues/entities.ts';
+import {
+  SheetRow,
+  HandoverRow,
+  JobDecisionRow,
+  JobRow,
+  TakenVisitRow,
+  VisitEventRow,
+  VisitRow,
+} from './modules/planning/entities.ts';
+import { AssetRow } from './modules/register/entities.ts';
+import { SiteNoteRow, SiteRow } from './modules/sites/entities.ts';
+import { TemplateVersionRow } from './modules/templates/entities.ts';
+
+const ENTITIES = [
+  OrganisationRow,
+  BranchRow,
+  PersonRow,
+  CredentialRow,
+  KeptViewRow,
+  SiteRow,
+  SiteNoteRow,
+  TemplateVersionRow,
+  CatalogueEntity,
+  AssetRow,
+  JobRow,
+  VisitRow,
+  VisitEventRow,
+  JobDecisionRow,
+  HandoverRow,
+  TakenVisitRow,
+  SheetRow,
+  EntryRow,
+  ActionRow,
+  ActionMoveRow,
+];
+
+/** The connection the application works with: under the role that can't bypass row-level security. */
+export function applicationData(url: string): DataSource {
+  return new DataSource({
+    type: 'postgres',
+    url,
+    entities: ENTITIES,
+    logging: false,
+    poolSize: CONNECTIONS,
+    extra: {
+      // Readers of the feed wait for the oldest transaction: none may lie about, or take for ever.
+      options: '-c idle_in_transaction_session_timeout=30000 -c statement_timeout=30000',
+    },
+  });
+}
+
+/** The connection of the database's owner, for migrations and for loading the demo. */
+export function ownerData(url: string): DataSource {
+  return new DataSource({
+    type: 'postgres',
+    url,
+    entities: ENTITIES,
+    migrations: [
+      FirstWalk1763900000000,
+      Catalogues1763986000000,
+      Register1764057600000,
+      FeedByTransaction1764090000000,
+      SignIn1764093600000,
+      SecondPerson1764122400000,
+      Parts1764126000000,
+      Reach1764180000000,
+      PeopleAndPlaces1764183600000,
+      SiteNumber1764187200000,
+      AskedAtOnce1764230400000,
+      SiteNotes1764234000000,
+      StatesChecked1764237600000,
+      InPlaceOf1764241200000,
+      Readers1764327600000,
+      LettersFound1764331200000,
+      KeptViews1764334800000,
+      TakenVisits1764338400000,
+    ],
+    migrationsTableName: 'migration',
+    logging: false,
+    poolSize: 2,
+  });
+}

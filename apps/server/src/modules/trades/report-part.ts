@@ -1,0 +1,8 @@
+import type { SheetState } from '@ant-trail/core/sheet';
+import type { Paper } from '../../paper/paper.ts';
+/** What a kit adds to the report, after the cover and before the answers. */
+export interface ReportPart {
+  /** Key of the kit in core. */
+  readonly kit: string;
+  readonly draw: (paper: Paper, state: SheetState) => void;
+}
