@@ -23,11 +23,20 @@ export async function openDesk(browser: Browser, base: string, who: string): Pro
   return page;
 }
 
-/** A phone in the hand of somebody, near the harbour, ready to work with no network. */
+export interface PhoneOptions {
+  /** Whether what comes next comes by itself, as on a phone that nobody changed. */
+  readonly straightOn?: boolean;
+}
+
+/**
+ * A phone in the hand of somebody, near the harbour, ready to work with no network. Its pages stand
+ * still unless asked, so that a test says each step.
+ */
 export async function openPhone(
   browser: Browser,
   base: string,
   who: string,
+  { straightOn = false }: PhoneOptions = {},
 ): Promise<{ context: BrowserContext; page: Page }> {
   const context = await browser.newContext({
     viewport: { width: 390, height: 844 },
@@ -35,6 +44,8 @@ export async function openPhone(
     permissions: ['geolocation'],
     geolocation: { latitude: 38.6204, longitude: -41.3018, accuracy: 12 },
   });
+  if (!straightOn)
+    await context.addInitScript(() => localStorage.setItem('ant-trail.straight-on', 'off'));
   const page = await context.newPage();
   await signIn(page, base, who);
   await expect(page.getByRole('heading', { name: 'Your trail', exact: true })).toBeVisible();

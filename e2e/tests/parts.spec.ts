@@ -85,7 +85,7 @@ test('two people at one job with three sheets: one is handed over half done, wit
     await page.getByRole('button', { name: 'Start the sheet' }).click();
     await question(page, 'Address or position').getByRole('textbox').fill('Above the quay');
     await question(page, 'Address or position').getByRole('textbox').blur();
-    await page.getByRole('button', { name: 'Back to the trail' }).click();
+    await page.getByRole('button', { name: '‹ Trail' }).click();
     await openVisit(page);
     await sheetLine(page, 'Refuge survey')
       .getByRole('button', { name: /^Hand over/ })
@@ -136,14 +136,14 @@ test('two people at one job with three sheets: one is handed over half done, wit
 
   await test.step('one more is added on site, and leaving asks whether that is all', async () => {
     page = jory.page;
-    await page.getByRole('button', { name: 'Back to the trail' }).click();
+    await page.getByRole('button', { name: '‹ Trail' }).click();
     await openVisit(page);
     await page.getByRole('button', { name: 'Add a sheet' }).click();
     const dialog = page.getByRole('dialog', { name: 'One more sheet' });
     await dialog.getByLabel('Which sheet?').selectOption({ label: 'Hut keeping audit' });
     await dialog.getByRole('button', { name: 'Add it and begin' }).click();
     await expect(page.getByRole('heading', { name: /hut keeping audit/ })).toBeVisible();
-    await page.getByRole('button', { name: 'Back to the trail' }).click();
+    await page.getByRole('button', { name: '‹ Trail' }).click();
     await openVisit(page);
     await expect(page.getByText(/added here/)).toBeVisible();
   });

@@ -91,6 +91,6 @@ test('the server is killed in the middle of pushes and of an upload: everything 
     expect(offsets.length).toBeGreaterThanOrEqual(3);
   });
 
-  await page.getByRole('button', { name: 'Back to the trail' }).click();
+  await page.getByRole('button', { name: '‹ Trail' }).click();
   await expect(page.getByText(/office has all/)).toBeVisible({ timeout: 60_000 });
 });

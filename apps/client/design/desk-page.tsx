@@ -1,5 +1,6 @@
 import { createContext, useContext, useState, type ReactNode } from 'react';
 import { Column, Row, Scroll } from './box.tsx';
+import { usePageTitle } from './page-title.ts';
 import { Body, Title } from './text.tsx';
 
 export interface DeskPageProps {
@@ -17,6 +18,7 @@ export const useScrollElement = (): HTMLElement | null => useContext(ScrollEleme
 
 /** A page of the desk with its heading; lists stand below it. */
 export function DeskPage({ title, about, actions, problem, children }: DeskPageProps) {
+  usePageTitle(title);
   const [element, setElement] = useState<HTMLElement | null>(null);
   return (
     <Scroll

@@ -1,17 +1,46 @@
-import { styled, View } from '@tamagui/core';
+import { styled, useMedia, View } from '@tamagui/core';
+import type { ReactNode } from 'react';
+import { usePageTitle } from './page-title.ts';
 
-/** A page in the field: as high as the phone, as wide as a phone at most. */
-export const FieldPage = styled(View, {
+const Page = styled(View, {
   flex: 1,
   width: '100%',
-  maxWidth: 620,
   alignSelf: 'center',
   backgroundColor: '$paper',
   height: '100%',
 });
 
+/** As wide as one hand holds; with something beside it, as wide as the screen. */
+const ONE_HAND = 620;
+const TWO_SIDES = 1240;
+
+/** Whether the screen, a tablet's or a laptop's, has room for two things beside each other. */
+export const useTwoSides = (): boolean => useMedia().twoSides;
+
+/** Whether there is room for a third. */
+export const useThreeSides = (): boolean => useMedia().threeSides;
+
+export interface FieldPageProps {
+  /** What the window is called. */
+  readonly title?: string;
+  /** More than one column stands side by side. */
+  readonly wide?: boolean;
+  readonly children?: ReactNode;
+}
+
+/** A page in the field: as high as the phone. */
+export function FieldPage({ title, wide = false, children }: FieldPageProps) {
+  usePageTitle(title);
+  return (
+    <Page className="field-page" maxWidth={wide ? TWO_SIDES : ONE_HAND}>
+      {children}
+    </Page>
+  );
+}
+
 export const FieldHead = styled(View, {
   render: 'header',
+  className: 'field-head',
   paddingHorizontal: '$4',
   paddingTop: '$3',
   paddingBottom: '$2',
@@ -20,6 +49,7 @@ export const FieldHead = styled(View, {
 /** Where the one next step stands, within reach of the thumb. */
 export const FieldFoot = styled(View, {
   render: 'footer',
+  className: 'field-foot',
   backgroundColor: '$sheet',
   borderTopWidth: 1,
   borderColor: '$rule',

@@ -108,7 +108,7 @@ export function Find(props: FindProps) {
           background: theme.sheet.get(),
           color: theme.ink.get(),
           fontFamily: 'Atkinson Hyperlegible Next',
-          fontSize: 17,
+          fontSize: '1.0625rem',
           ...{ '--empty': theme.ink2.get() },
         }}
       />

@@ -18,7 +18,9 @@ export interface InputProps {
   readonly mono?: boolean;
   readonly eyes?: boolean;
   readonly autoFocus?: boolean;
-  readonly onEnter?: () => void;
+  readonly onEnter?: (() => void) | undefined;
+  /** What the Enter key of an on-screen keyboard does, and shows. */
+  readonly enter?: 'done' | 'next' | 'go' | undefined;
 }
 
 const KEYBOARDS: Partial<Record<NonNullable<InputProps['kind']>, KeyboardTypeOptions>> = {
@@ -58,6 +60,9 @@ export function Input(props: InputProps) {
         onChangeText={onChange}
         onBlur={onLeave}
         onSubmitEditing={props.onEnter}
+        // Enter goes on where there is somewhere to go, and never leaves whoever types with nothing.
+        blurOnSubmit={false}
+        enterKeyHint={props.enter ?? (props.onEnter ? 'go' : 'done')}
         keyboardType={KEYBOARDS[kind]}
         secureTextEntry={kind === 'password'}
         autoCapitalize={kind === 'email' || kind === 'password' ? 'none' : 'sentences'}
@@ -75,8 +80,8 @@ export function Input(props: InputProps) {
           color: theme.ink.get(),
           paddingHorizontal: 16,
           paddingVertical: 10,
-          fontSize: props.mono ? 27 : 17,
-          lineHeight: props.mono ? 33 : 24,
+          fontSize: (props.mono ? '1.6875rem' : '1.0625rem') as never,
+          lineHeight: (props.mono ? '2.0625rem' : '1.5rem') as never,
           fontWeight: props.mono ? ('560' as never) : '400',
           fontFamily: props.mono
             ? "'Atkinson Hyperlegible Mono', monospace"

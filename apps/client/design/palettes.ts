@@ -14,7 +14,7 @@ export type Palette = {
   /** The action bar and chosen answers, and the text on them. */
   readonly bark: string;
   readonly onBark: string;
-  /** Where one is: never as text on paper. */
+  /** Fills the mark of where one is; too light for a line or a text of its own. */
   readonly sun: string;
   readonly onSun: string;
   /** Needs eyes. */
@@ -35,7 +35,7 @@ const light: Palette = {
   ink: '#231C15',
   ink2: '#5A4F43',
   rule: '#DCD2BF',
-  sand: '#B7A88F',
+  sand: '#8F7F66',
   touch: '#EAE2D2',
   bark: '#2B2118',
   onBark: '#FFFCF5',
@@ -55,7 +55,7 @@ const dark: Palette = {
   ink: '#F3ECDD',
   ink2: '#C2B5A1',
   rule: '#453B2E',
-  sand: '#7C6F5B',
+  sand: '#857862',
   touch: '#352C21',
   bark: '#EFE5D2',
   onBark: '#1D1711',

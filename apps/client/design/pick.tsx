@@ -41,7 +41,7 @@ export function Pick({ label, value, options, onChange, problem, hideLabel }: Pi
           background: theme.sheet.get(),
           color: theme.ink.get(),
           fontFamily: 'Atkinson Hyperlegible Next',
-          fontSize: 17,
+          fontSize: '1.0625rem',
         }}
       >
         {options.map((option) => (
@@ -91,7 +91,7 @@ export function DateField({ label, value, type, onChange, hideLabel }: DateField
           background: theme.sheet.get(),
           color: theme.ink.get(),
           fontFamily: 'Atkinson Hyperlegible Mono',
-          fontSize: 17,
+          fontSize: '1.0625rem',
         }}
       />
     </Column>

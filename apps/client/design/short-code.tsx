@@ -4,7 +4,7 @@ import { Figure } from './text.tsx';
 
 /** A short code to be read aloud or typed on another phone. */
 export const ShownCode = ({ code }: { readonly code: string }) => (
-  <Figure fontSize={30} lineHeight={38} strong letterSpacing={2} aria-label={[...code].join(' ')}>
+  <Figure fontSize="$6" lineHeight="$6" strong letterSpacing={2} aria-label={[...code].join(' ')}>
     {spaced(code)}
   </Figure>
 );

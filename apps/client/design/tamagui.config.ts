@@ -36,7 +36,12 @@ export const config = createTamagui({
   themes: PALETTES,
   fonts: { body: next, mono },
   shorthands: {},
-  media: { wide: { minWidth: 1000 }, medium: { minWidth: 600 } },
+  media: {
+    wide: { minWidth: 1000 },
+    medium: { minWidth: 600 },
+    twoSides: { minWidth: 760 },
+    threeSides: { minWidth: 1100 },
+  },
   settings: { allowedStyleValues: false, styleCompat: 'react-native', defaultFont: 'body' },
 });
 

@@ -2,11 +2,13 @@ import { Redirect, Slot } from 'expo-router';
 import { lazy, Suspense, useEffect } from 'react';
 import { Column } from '@/design/box.tsx';
 import { FaceProvider } from '@/design/face.tsx';
+import { SkipLink } from '@/design/skip-link.tsx';
 import { TroubleBoundary } from '@/design/trouble-boundary.tsx';
 import { whenIdle } from '@/device/when-idle.ts';
 import { useSession } from '@/features/accounts/session.ts';
 import { TrailScreen } from '@/features/planning/field/trail-screen.tsx';
 import { FieldNotices } from '@/features/sync/field/field-notices.tsx';
+import { SendingSaid } from '@/features/sync/field/sending-said.tsx';
 import { PhoneProvider } from '@/features/sync/phone.tsx';
 import { ON_PHONE } from './on-phone.ts';
 
@@ -49,6 +51,8 @@ export default function FieldFace() {
     <FaceProvider value={SCREENS}>
       <PhoneProvider parts={ON_PHONE}>
         <Column height="100%">
+          <SkipLink />
+          <SendingSaid />
           <FieldNotices />
           <Column flex={1} minHeight={0}>
             <TroubleBoundary comfort="What you recorded is kept on this phone and goes out by itself.">

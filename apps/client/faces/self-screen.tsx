@@ -10,6 +10,7 @@ import { sayShortDay } from '@/design/say-day.ts';
 import { Body, Heading, Title } from '@/design/text.tsx';
 import { useThemeChoice, type ThemeChoice } from '@/design/theme-choice.ts';
 import { chooseUnitSystem, useUnitSystem } from '@/design/unit-system.ts';
+import { useStraightOn } from '@/device/straight-on.ts';
 import { wordsFor } from '@/device/api.ts';
 import { PassStep } from '@/features/accounts/field/pass-step.tsx';
 import { useMe, useSession, worksAtDesk } from '@/features/accounts/session.ts';
@@ -24,6 +25,11 @@ const THEMES: readonly { value: ThemeChoice; label: string }[] = [
   { value: 'sunlight', label: 'Sun' },
 ];
 
+const GOING_ON = [
+  { value: 'by itself', label: 'By itself' },
+  { value: 'by hand', label: 'By hand' },
+] as const;
+
 const UNITS = [
   { value: 'SI', label: 'SI' },
   { value: 'US', label: 'US customary' },
@@ -35,6 +41,7 @@ export function SelfScreen() {
   const signOut = useSession((state) => state.signOut);
   const { choice, choose } = useThemeChoice();
   const units = useUnitSystem();
+  const straightOn = useStraightOn();
   const { store } = usePhone();
   const router = useRouter();
   const [problem, setProblem] = useState<string | null>(null);
@@ -55,7 +62,7 @@ export function SelfScreen() {
     }
   };
   return (
-    <FieldPage>
+    <FieldPage title={me.person.name}>
       <FieldHead>
         <Title>{me.person.name}</Title>
         <Body small quiet>
@@ -89,6 +96,19 @@ export function SelfScreen() {
             <Segments label="Units" options={UNITS} chosen={[units]} onPress={chooseUnitSystem} />
             <Body small quiet>
               Where a question can be entered in both. What was entered stays as it is.
+            </Body>
+          </Column>
+          <Column gap="$2">
+            <Heading>Going on</Heading>
+            <Segments
+              label="Going on"
+              options={GOING_ON}
+              chosen={[straightOn.on ? 'by itself' : 'by hand']}
+              onPress={(how) => straightOn.turn(how === 'by itself')}
+            />
+            <Body small quiet>
+              By itself, what comes next is before you as soon as you have pressed an answer: the
+              next question, the next section, and at the end everything to read through.
             </Body>
           </Column>
           <Dots />

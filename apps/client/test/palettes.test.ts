@@ -41,6 +41,16 @@ const SHAPES: Pair[] = [
   ['ink', 'sun'],
   ['clay', 'paper'],
   ['trail', 'paper'],
+  ['trail', 'sheet'],
+  // Frames of fields, and the way that lies ahead.
+  ['sand', 'paper'],
+  ['sand', 'sheet'],
+  ['sand', 'touch'],
+  // The ring around what has the focus.
+  ['lake', 'paper'],
+  ['lake', 'sheet'],
+  ['lake', 'touch'],
+  ['clay', 'clayGround'],
 ];
 
 describe.each(Object.entries(PALETTES))('in the %s theme', (_name, palette) => {

@@ -6,6 +6,7 @@ import { useEffect, useState, type ReactNode } from 'react';
 import { Brand } from '@/design/brand.tsx';
 import { Row } from '@/design/box.tsx';
 import { Button } from '@/design/button.tsx';
+import { SkipLink } from '@/design/skip-link.tsx';
 import { Body, Figure } from '@/design/text.tsx';
 import { OfficeHere } from '@/device/office-here.ts';
 import { listenToOffice, useOffice } from '@/device/office.ts';
@@ -24,7 +25,7 @@ const Place = styled(View, {
   borderBottomWidth: 3,
   borderColor: 'transparent',
   style: { textDecoration: 'none' },
-  variants: { here: { true: { borderColor: '$sun' } } } as const,
+  variants: { here: { true: { borderColor: '$trail' } } } as const,
 });
 
 /** The desk's one line of navigation, and what lies under it. */
@@ -58,6 +59,7 @@ export function DeskFrame({ children }: { children: ReactNode }) {
       backgroundColor="$paper"
       className="desk-frame"
     >
+      <SkipLink />
       <Row
         render="header"
         className="desk-head"
@@ -83,7 +85,7 @@ export function DeskFrame({ children }: { children: ReactNode }) {
                   router.navigate(href);
                 }}
               >
-                <Body small strong={isHere} fontSize={16}>
+                <Body small strong={isHere}>
                   {word}
                 </Body>
                 {href === '/review' && waiting > 0 ? (

@@ -24,6 +24,7 @@ export const QuestionBlock = memo(function QuestionBlock({ state, locked }: Part
   const Part = PARTS[question.kind];
   const isRows = question.kind === 'rows';
   const optional = !state.required && isAsked(question);
+  const takesBack = !locked && state.answer !== null && isChosen(question);
   const asksMore = asksPhoto || photos.length > 0 || rulesOf(question).keeps === 'photos';
   return (
     <Column
@@ -65,7 +66,6 @@ export const QuestionBlock = memo(function QuestionBlock({ state, locked }: Part
           </>
         ) : null}
         {Part ? <Part state={state} locked={locked} /> : null}
-        {locked || !state.answer || !isChosen(question) ? null : <TakeBack state={state} />}
         <OthersAnswer state={state} />
         {state.answer?.entry.kind === 'prepare' ? (
           <Body small quiet>
@@ -87,7 +87,15 @@ export const QuestionBlock = memo(function QuestionBlock({ state, locked }: Part
           ))}
         {asksReason ? <Reason state={state} locked={locked} /> : null}
         {asksMore || (!locked && rulesOf(question).takesPhotos) ? (
-          <PhotoStrip state={state} locked={locked} />
+          <PhotoStrip
+            state={state}
+            locked={locked}
+            beside={takesBack ? <TakeBack state={state} /> : null}
+          />
+        ) : takesBack ? (
+          <Row>
+            <TakeBack state={state} />
+          </Row>
         ) : null}
         {!isRows && (findings[0]?.severity ?? 0) >= 2 ? (
           <ProposedAction state={state} locked={locked} />
@@ -107,16 +115,14 @@ const isChosen = (question: Question): boolean => {
 function TakeBack({ state }: Pick<PartProps, 'state'>) {
   const session = useSheetSession();
   return (
-    <Row>
-      <Button
-        dense
-        plain
-        label={`Take back the answer to ${state.question.label}`}
-        onPress={() => session.write(state.path, 'clear', null)}
-      >
-        Take back
-      </Button>
-    </Row>
+    <Button
+      dense
+      plain
+      label={`Take back the answer to ${state.question.label}`}
+      onPress={() => session.write(state.path, 'clear', null)}
+    >
+      Take back
+    </Button>
   );
 }
 

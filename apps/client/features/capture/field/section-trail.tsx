@@ -1,7 +1,7 @@
 import { styled, useTheme, View } from '@tamagui/core';
 import type { SectionState } from '@ant-trail/core/sheet';
 import { Row } from '@/design/box.tsx';
-import { Mark } from '@/design/mark.tsx';
+import { Mark, type MarkName } from '@/design/mark.tsx';
 
 const Dot = styled(View, {
   render: 'button',
@@ -16,6 +16,12 @@ export interface SectionTrailProps {
   readonly sections: readonly SectionState[];
   readonly here: string;
   readonly onGo: (section: string) => void;
+}
+
+export function markForSection(state: SectionState, isHere: boolean): MarkName {
+  if (isHere) return 'next';
+  if (state.looseEnds.length === 0) return 'finished';
+  return state.answered > 0 ? 'under way' : 'planned';
 }
 
 /** The sections of a sheet as a small trail: walked, here, ahead. */
@@ -43,13 +49,7 @@ export function SectionTrail({ sections, here, onGo }: SectionTrailProps) {
               aria-label={`${state.section.title}, ${done ? 'complete' : `${state.answered} of ${state.asked} answered`}`}
               aria-current={isHere ? 'step' : undefined}
             >
-              <Mark
-                silent
-                size={isHere ? 24 : 18}
-                name={
-                  isHere ? 'next' : done ? 'finished' : state.answered > 0 ? 'under way' : 'planned'
-                }
-              />
+              <Mark silent size={isHere ? 24 : 18} name={markForSection(state, isHere)} />
             </Dot>
           </Row>
         );

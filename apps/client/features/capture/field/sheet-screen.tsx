@@ -1,11 +1,17 @@
 import { blanksIn, sayPercent, type SheetState } from '@ant-trail/core/sheet';
 import { useLocalSearchParams, useRouter } from 'expo-router';
-import { memo, useDeferredValue, useEffect, useState } from 'react';
+import { memo, useCallback, useDeferredValue, useEffect, useRef, useState } from 'react';
 import { useStore } from 'zustand';
 import { ActionBar } from '@/design/action-bar.tsx';
 import { Column, Row, Scroll } from '@/design/box.tsx';
 import { Button } from '@/design/button.tsx';
-import { FieldFoot, FieldHead, FieldPage } from '@/design/field-frame.tsx';
+import {
+  FieldFoot,
+  FieldHead,
+  FieldPage,
+  useThreeSides,
+  useTwoSides,
+} from '@/design/field-frame.tsx';
 import { Notice } from '@/design/notice.tsx';
 import { Body, Heading } from '@/design/text.tsx';
 import { useHoldStill } from '@/device/hold-still.ts';
@@ -16,12 +22,15 @@ import { Reckoned } from '@/features/trades/reckoned.tsx';
 import { SheetSessionContext, useSheetSession, useSheetState } from '../session/sheet-context.tsx';
 import { openSession, type SheetSession } from '../session/sheet-session.ts';
 import { BeginWith } from './begin-with.tsx';
+import { BesideSheet } from './beside-sheet.tsx';
 import { CloseOut } from './close-out.tsx';
 import { FinishDialog } from './finish-dialog.tsx';
 import { TakeSection } from './offered.tsx';
+import { SectionList } from './section-list.tsx';
 import { SectionQuestions } from './section-questions.tsx';
 import { TakenNotice } from './taken-notice.tsx';
 import { SectionTrail } from './section-trail.tsx';
+import { useStraightThrough } from './straight-through.ts';
 
 /** A sheet being filled in, from what is kept on the phone alone. */
 export function SheetScreen() {
@@ -97,10 +106,19 @@ const SheetPage = memo(function SheetPage({ state }: { state: SheetState }) {
   const blocking = sections.find((section) => section.looseEnds.length > 0);
   const blanks = here ? blanksIn(here.questions) : [];
 
-  const go = (section: string): void => {
+  const heading = useRef<HTMLElement>(null);
+  const twoSides = useTwoSides();
+  const threeSides = useThreeSides();
+  const go = useCallback((section: string): void => {
     setChosen(section);
-    document.getElementById('sheet-scroll')?.scrollTo({ top: 0 });
-  };
+    // From the top, also where the page scrolls as a whole; and whoever hears the page hears where it is.
+    const main = document.getElementById('sheet-scroll');
+    main?.scrollTo({ top: 0 });
+    main?.closest('.field-page')?.scrollTo({ top: 0 });
+    heading.current?.focus({ preventScroll: true });
+  }, []);
+  const readThrough = useCallback(() => setFinishing(true), []);
+  useStraightThrough({ onSection: go, onEnd: readThrough });
   const nextLooseEnd = (): void => {
     const [end] = session.state.getState().looseEnds;
     if (!end) return;
@@ -108,19 +126,21 @@ const SheetPage = memo(function SheetPage({ state }: { state: SheetState }) {
     session.seek(end.key);
   };
   return (
-    <FieldPage>
+    <FieldPage title={`${thing ?? site.name}, ${own.title}`} wide={twoSides}>
       <FieldHead borderBottomWidth={1} borderColor="$rule" backgroundColor="$sheet">
         <Row justifyContent="space-between" gap="$2">
           <Body render="h1" margin={0} strong fontSize="$4" lineHeight="$4" flex={1}>
             {thing ?? site.name} · {own.title.toLowerCase()}
           </Body>
-          <Button plain dense onPress={() => router.navigate('/trail')} label="Back to the trail">
-            Trail
+          <Button plain dense onPress={() => router.navigate('/trail')}>
+            ‹ Trail
           </Button>
         </Row>
-        <SectionTrail sections={sections} here={here?.section.id ?? ''} onGo={go} />
+        {twoSides ? null : (
+          <SectionTrail sections={sections} here={here?.section.id ?? ''} onGo={go} />
+        )}
         <Row justifyContent="space-between">
-          <Body render="h2" margin={0} small strong>
+          <Body render="h2" margin={0} small strong ref={heading as never} tabIndex={-1}>
             {here?.section.title}, {here?.answered} of {here?.asked}
           </Body>
           <Body small quiet>
@@ -144,56 +164,62 @@ const SheetPage = memo(function SheetPage({ state }: { state: SheetState }) {
         </Notice>
       ) : null}
       <TakenNotice />
-      <Scroll render="main" id="sheet-scroll">
-        {state.stage === 'returned' ? (
-          <Notice tone="info" mark="returned">
-            Returned to you: “{state.stageEntry?.reason}”
-          </Notice>
+      <Row className="sides" flex={1} minHeight={0} alignItems="stretch">
+        {twoSides ? (
+          <SectionList sections={sections} here={here?.section.id ?? ''} onGo={go} />
         ) : null}
-        {locked ? (
-          <Notice tone="info" mark={state.stage === 'approved' ? 'approved' : 'finished'}>
-            {state.stage === 'approved'
-              ? 'Approved by the office.'
-              : 'Finished. The office reads it next.'}
-          </Notice>
-        ) : null}
-        {waits ? (
-          <Notice tone="info" mark="planned">
-            {blocking?.section.title} comes first: {blocking?.looseEnds[0]?.words}.
-          </Notice>
-        ) : null}
-        {index === 0 && !locked ? <BeginWith /> : null}
-        {index === 0 ? (
-          <KitPart
-            kit={session.context.version.body.kit}
-            state={state}
-            locked={locked || waits}
-            answer={(path, value, unit) =>
-              session.write(path, 'answer', value, unit === undefined ? {} : { unit })
-            }
-          />
-        ) : null}
-        {here && !locked && !waits ? <TakeSection questions={here.questions} /> : null}
-        {here ? (
-          <SectionQuestions
-            section={here.section.id}
-            paths={here.questions.map(({ path }) => path)}
-            locked={locked || waits}
-          />
-        ) : null}
-        {blanks.length > 1 && !locked && !waits ? (
-          <Row padding="$4">
-            <CloseOut blanks={blanks} where={here?.section.title ?? 'this section'} />
-          </Row>
-        ) : null}
-        {following ? (
-          <Row padding="$4">
-            <Button onPress={() => go(following.section.id)}>
-              On to: {following.section.title}
-            </Button>
-          </Row>
-        ) : null}
-      </Scroll>
+        <Scroll render="main" id="sheet-scroll">
+          {state.stage === 'returned' ? (
+            <Notice tone="info" mark="returned">
+              Returned to you: “{state.stageEntry?.reason}”
+            </Notice>
+          ) : null}
+          {locked ? (
+            <Notice tone="info" mark={state.stage === 'approved' ? 'approved' : 'finished'}>
+              {state.stage === 'approved'
+                ? 'Approved by the office.'
+                : 'Finished. The office reads it next.'}
+            </Notice>
+          ) : null}
+          {waits ? (
+            <Notice tone="info" mark="planned">
+              {blocking?.section.title} comes first: {blocking?.looseEnds[0]?.words}.
+            </Notice>
+          ) : null}
+          {index === 0 && !locked ? <BeginWith /> : null}
+          {index === 0 ? (
+            <KitPart
+              kit={session.context.version.body.kit}
+              state={state}
+              locked={locked || waits}
+              answer={(path, value, unit) =>
+                session.write(path, 'answer', value, unit === undefined ? {} : { unit })
+              }
+            />
+          ) : null}
+          {here && !locked && !waits ? <TakeSection questions={here.questions} /> : null}
+          {here ? (
+            <SectionQuestions
+              section={here.section.id}
+              paths={here.questions.map(({ path }) => path)}
+              locked={locked || waits}
+            />
+          ) : null}
+          {blanks.length > 1 && !locked && !waits ? (
+            <Row padding="$4">
+              <CloseOut blanks={blanks} where={here?.section.title ?? 'this section'} />
+            </Row>
+          ) : null}
+          {following ? (
+            <Row padding="$4">
+              <Button onPress={() => go(following.section.id)}>
+                On to: {following.section.title}
+              </Button>
+            </Row>
+          ) : null}
+        </Scroll>
+        {threeSides ? <BesideSheet /> : null}
+      </Row>
       <FieldFoot>
         {locked ? (
           <ActionBar words="Back to the trail" onPress={() => router.navigate('/trail')} />

@@ -1,11 +1,11 @@
 import { Lines } from '@/design/choose.tsx';
-import { useAnswer, type PartProps } from '../session/sheet-context.tsx';
+import { useAnswerByPress, type PartProps } from '../session/sheet-context.tsx';
 
 const READ = [{ value: 'yes', label: 'Yes, it is so' }] as const;
 
 /** An instruction to acknowledge. */
 export function AcknowledgePart({ state, locked }: PartProps) {
-  const give = useAnswer(state);
+  const give = useAnswerByPress(state);
   const done = state.answer !== null;
   return (
     <Lines

@@ -1,7 +1,7 @@
 import { ownAnswer, ownWords, type Option } from '@ant-trail/core/sheet';
 import { Column } from '@/design/box.tsx';
 import { Lines, Segments } from '@/design/choose.tsx';
-import { useAnswer, type PartProps } from '../session/sheet-context.tsx';
+import { useAnswer, useAnswerByPress, type PartProps } from '../session/sheet-context.tsx';
 import { DraftInput } from './draft-input.tsx';
 
 const YES_NO = [
@@ -12,7 +12,7 @@ const YES_NO = [
 
 /** Pressing what is chosen already changes nothing: an answer is taken back by its own control. */
 function useChoice(state: PartProps['state']): (value: string) => void {
-  const give = useAnswer(state);
+  const give = useAnswerByPress(state);
   return (value) => {
     if (state.answer?.value !== value) void give(value);
   };

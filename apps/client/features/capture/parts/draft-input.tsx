@@ -1,4 +1,5 @@
 import { Input, type InputProps } from '@/design/input.tsx';
+import { useEnter } from '../session/sheet-context.tsx';
 import { useDraft, type Keep } from './use-draft.ts';
 
 export interface DraftInputProps extends Pick<
@@ -15,6 +16,7 @@ export interface DraftInputProps extends Pick<
 /** A field that keeps what is typed when the person pauses or leaves; locked, it only shows it. */
 export function DraftInput({ kept, keep, locked, problem, path, ...field }: DraftInputProps) {
   const draft = useDraft(kept, keep, path === undefined ? {} : { path });
+  const enter = useEnter(locked ? undefined : path);
   return (
     <Input
       {...field}
@@ -22,6 +24,11 @@ export function DraftInput({ kept, keep, locked, problem, path, ...field }: Draf
       value={draft.text}
       onChange={locked ? () => undefined : draft.change}
       onLeave={draft.settle}
+      enter={enter ? 'next' : 'done'}
+      onEnter={() => {
+        draft.settle();
+        enter?.();
+      }}
     />
   );
 }

@@ -25,7 +25,7 @@ import { Sparkline, type SparkPoint } from '@/design/sparkline.tsx';
 import { Body, Figure } from '@/design/text.tsx';
 import { useUnitSystem } from '@/design/unit-system.ts';
 import { useMe } from '@/features/accounts/session.ts';
-import { useAnswer, useSheetSession, type PartProps } from '../session/sheet-context.tsx';
+import { useAnswer, useEnter, useSheetSession, type PartProps } from '../session/sheet-context.tsx';
 import { useDraft } from './use-draft.ts';
 
 const SHOWN = 6;
@@ -56,6 +56,7 @@ export function NumberPart({ state, locked }: PartProps) {
     },
     { path: state.path, onBegin: () => setTypedIn(unit), onEnd: () => setTypedIn(null) },
   );
+  const enter = useEnter(locked ? undefined : state.path);
   if (!quantity) return null;
   const read = draft.text.trim() ? readNumber(draft.text, writing) : null;
   const value = read && 'value' in read ? inUnit(read.value, unit, own) : null;
@@ -78,6 +79,11 @@ export function NumberPart({ state, locked }: PartProps) {
             value={draft.text}
             onChange={locked ? () => undefined : draft.change}
             onLeave={draft.settle}
+            enter={enter ? 'next' : 'done'}
+            onEnter={() => {
+              draft.settle();
+              enter?.();
+            }}
             eyes={alert !== null}
             problem={problem}
           />

@@ -1,7 +1,7 @@
 import { COVER_PATH, type Shape } from '@ant-trail/core/log';
 import type { Photo, QuestionState } from '@ant-trail/core/sheet';
 import { View } from '@tamagui/core';
-import { useRef, useState } from 'react';
+import { useRef, useState, type ReactNode } from 'react';
 import { Column, Row } from '@/design/box.tsx';
 import { Button } from '@/design/button.tsx';
 import { Dialog } from '@/design/dialog.tsx';
@@ -12,8 +12,15 @@ import { useSheetSession, useSheetState } from '../session/sheet-context.tsx';
 import { DraftInput } from './draft-input.tsx';
 import { Drawing } from './drawing.tsx';
 
+export interface PhotoStripProps {
+  readonly state: QuestionState;
+  readonly locked: boolean;
+  /** What else can be done with the question, in the same line. */
+  readonly beside?: ReactNode;
+}
+
 /** The photos of a question, each with its comment, and the way to add one. */
-export function PhotoStrip({ state, locked }: { state: QuestionState; locked: boolean }) {
+export function PhotoStrip({ state, locked, beside }: PhotoStripProps) {
   const session = useSheetSession();
   const picker = useRef<HTMLInputElement>(null);
   const [problem, setProblem] = useState<string | null>(null);
@@ -63,6 +70,7 @@ export function PhotoStrip({ state, locked }: { state: QuestionState; locked: bo
             </Button>
           </>
         )}
+        {beside}
       </Row>
       {problem ? (
         <Body small eyes role="alert">

@@ -8,7 +8,7 @@ import { Input } from '@/design/input.tsx';
 import { SignatureDrawing, toPath } from '@/design/signature-drawing.tsx';
 import { Body } from '@/design/text.tsx';
 import { useMe } from '@/features/accounts/session.ts';
-import { useSheetSession, type PartProps } from '../session/sheet-context.tsx';
+import { useAnswerByPress, useSheetSession, type PartProps } from '../session/sheet-context.tsx';
 
 type Stroke = [number, number][];
 
@@ -17,6 +17,7 @@ const HEIGHT = 150;
 /** Signed with a finger; who signs is written beside it. */
 export function SignaturePart({ state, locked }: PartProps) {
   const session = useSheetSession();
+  const sign = useAnswerByPress(state);
   const { person } = useMe();
   const signed = isSignature(state.answer?.value) ? state.answer.value : null;
   if (signed)
@@ -42,7 +43,7 @@ export function SignaturePart({ state, locked }: PartProps) {
       label={state.question.label}
       signer={person.name}
       mayType
-      onSign={(value) => void session.write(state.path, 'answer', value)}
+      onSign={(value) => void sign(value)}
     />
   );
 }

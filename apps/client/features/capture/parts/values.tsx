@@ -187,7 +187,7 @@ export function CalculatedPart({ state }: PartProps) {
       : null;
   return (
     <Column gap="$2">
-      <Figure strong eyes={alert !== null} fontSize={27} lineHeight={33}>
+      <Figure strong eyes={alert !== null} fontSize="$5" lineHeight="$5">
         {sayAnswer(question, calculated, undefined, state.expected)}
       </Figure>
       {share === null ? null : (

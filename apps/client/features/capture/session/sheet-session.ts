@@ -65,11 +65,19 @@ export interface Change extends Written {
 const NOT_KEPT =
   'This phone could not keep what you said last; its storage may be full. Free some space, then say it again.';
 
+export interface Pressed {
+  readonly path: string | null;
+  /** By the Enter key of a keyboard; else by a press on the answer. */
+  readonly entered: boolean;
+}
+
 /** A sheet open on the phone: folds what is kept here, and keeps what the person adds. */
 export class SheetSession {
   readonly state: StoreApi<SheetState>;
   /** The question that is to be shown next, wherever it stands. */
   readonly sought: StoreApi<{ readonly path: string | null }> = createStore(() => ({ path: null }));
+  /** The question that was answered in one go last: what comes next may follow by itself. */
+  readonly pressed: StoreApi<Pressed> = createStore(() => ({ path: null, entered: false }));
   /** Why the last thing said is not kept; null when it is. */
   readonly trouble: StoreApi<{ readonly words: string | null }> = createStore(() => ({
     words: null,

@@ -18,7 +18,7 @@ export function StopCard({ stop, way }: { stop: TrailStop; way: string }) {
         <Body small quiet>
           {way}
         </Body>
-        <Body render="h2" margin={0} strong fontSize={24} lineHeight={29}>
+        <Body render="h2" margin={0} strong fontSize="$5" lineHeight="$5">
           {site.name}
         </Body>
         <Body>{job.instructions || job.title}</Body>
@@ -52,11 +52,8 @@ export function StopCard({ stop, way }: { stop: TrailStop; way: string }) {
             Call
           </OutsideLink>
         ) : null}
-        <OutsideLink
-          href={`geo:${site.lat},${site.lon}?q=${site.lat},${site.lon}`}
-          label="Directions"
-        >
-          Map
+        <OutsideLink href={`geo:${site.lat},${site.lon}?q=${site.lat},${site.lon}`}>
+          Way there
         </OutsideLink>
         <Button grow onPress={() => router.navigate(`/visit/${stop.visit.id}`)}>
           More

@@ -8,6 +8,7 @@ import { Dialog } from '@/design/dialog.tsx';
 import { Input } from '@/design/input.tsx';
 import { Body } from '@/design/text.tsx';
 import { currentFix } from '@/device/position.ts';
+import { useStraightOn } from '@/device/straight-on.ts';
 import { useMe } from '@/features/accounts/session.ts';
 import { usePhone } from '@/features/sync/phone.tsx';
 import { LeaveDialog } from './leave-dialog.tsx';
@@ -40,6 +41,9 @@ export function VisitBar({ stop }: { stop: TrailStop }) {
       ...(reason ? { reason } : {}),
     });
     engine.soon();
+    // Where there is one sheet, being there is beginning it; what to beware of stood before this step.
+    if (stop.sheets.length === 1 && useStraightOn.getState().on)
+      router.navigate(`/sheet/${current.sheet.id}`);
   };
   const onPress = async () => {
     if (step === 'set off') {

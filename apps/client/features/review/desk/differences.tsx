@@ -94,7 +94,7 @@ function OneDifference({ difference, say, dossier, reading, onSettled }: OneProp
     <Column role="group" aria-label={`They differ: ${title}`} gap="$2">
       <Row gap="$2">
         <Mark name="differs" size={16} />
-        <Heading fontSize={17}>{title}</Heading>
+        <Heading fontSize="$3">{title}</Heading>
       </Row>
       {sides.map((side) => (
         <Column

@@ -115,7 +115,7 @@ export function EvidencePane({ dossier, reading, chosen, onSettled }: EvidencePa
           </>
         ) : null}
         <Dots />
-        <Heading fontSize={17}>What happened to this answer</Heading>
+        <Heading fontSize="$3">What happened to this answer</Heading>
         {state.history.length === 0 ? (
           <Body small quiet>
             Nothing yet.
@@ -133,7 +133,7 @@ export function EvidencePane({ dossier, reading, chosen, onSettled }: EvidencePa
         {finding ? (
           <>
             <Dots />
-            <Heading fontSize={17}>
+            <Heading fontSize="$3">
               {actions.length > 0
                 ? 'Corrective action'
                 : 'Corrective action, proposed by the template'}

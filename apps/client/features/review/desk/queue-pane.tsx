@@ -63,7 +63,7 @@ export function QueuePane({ queue, current, onOpen }: QueuePaneProps) {
             borderBottomWidth={1}
             borderLeftWidth={5}
             borderBottomColor="$rule"
-            borderLeftColor={isHere ? '$sun' : 'transparent'}
+            borderLeftColor={isHere ? '$trail' : 'transparent'}
             backgroundColor={isHere ? '$sheet' : 'transparent'}
             gap={3}
           >

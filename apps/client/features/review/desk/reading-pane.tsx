@@ -166,7 +166,7 @@ function Line({ state, rows, dossier, chosen, onChoose }: LineProps) {
         aria-current={chosen ? 'true' : undefined}
         backgroundColor={ground}
         borderLeftWidth={4}
-        borderColor={chosen ? '$sun' : 'transparent'}
+        borderColor={chosen ? '$trail' : 'transparent'}
         paddingHorizontal="$3"
         paddingVertical="$2"
       >

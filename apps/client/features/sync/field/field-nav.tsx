@@ -15,7 +15,7 @@ const Place = styled(View, {
   borderBottomWidth: 3,
   borderColor: 'transparent',
   style: { textDecoration: 'none' },
-  variants: { here: { true: { borderColor: '$sun' } } } as const,
+  variants: { here: { true: { borderColor: '$trail' } } } as const,
 });
 
 const PLACES = [

@@ -46,7 +46,7 @@ export function KeptScreen() {
   const refusedPhotos = photos.filter((photo) => photo.refused !== null);
   const groups = group(store, waiting, photos, places);
   return (
-    <FieldPage>
+    <FieldPage title="Sending">
       <FieldHead>
         <Title>Sending</Title>
         <Body small quiet>

@@ -144,7 +144,7 @@ function Try({ state, chosen, give }: TryProps) {
       gap="$2"
       paddingLeft="$2"
       borderLeftWidth={4}
-      borderColor={question.key === chosen ? '$sun' : 'transparent'}
+      borderColor={question.key === chosen ? '$trail' : 'transparent'}
     >
       <Body small strong>
         {question.label}

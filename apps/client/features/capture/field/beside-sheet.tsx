@@ -1,0 +1,62 @@
+import { Column, Scroll } from '@/design/box.tsx';
+import { OutsideLink } from '@/design/button.tsx';
+import { Notice } from '@/design/notice.tsx';
+import { Body, Heading } from '@/design/text.tsx';
+import { NotesHere } from '@/features/sites/field/notes-here.tsx';
+import { useSheetSession } from '../session/sheet-context.tsx';
+
+/** What helps to answer, beside the questions where the screen has the room: the place and the job. */
+export function BesideSheet() {
+  const { site, job } = useSheetSession().context;
+  const contact = site.contacts.find(({ phone }) => phone);
+  return (
+    <Scroll
+      render="aside"
+      aria-label="The place and the job"
+      flex={0}
+      width={290}
+      flexShrink={0}
+      borderLeftWidth={1}
+      borderColor="$rule"
+    >
+      {site.hazards.map((hazard) => (
+        <Notice key={hazard} tone="eyes" mark="needs eyes">
+          {hazard}
+        </Notice>
+      ))}
+      <Column padding="$4" gap="$4">
+        <Column gap="$1">
+          <Heading>{site.name}</Heading>
+          <Body small quiet>
+            {site.address}
+          </Body>
+        </Column>
+        <Column gap="$1">
+          <Body small strong>
+            What to do
+          </Body>
+          <Body>{job.instructions || job.title}</Body>
+        </Column>
+        {site.access ? (
+          <Column gap="$1">
+            <Body small strong>
+              Getting in
+            </Body>
+            <Body>{site.access}</Body>
+          </Column>
+        ) : null}
+        <Column gap="$1">
+          <Body small strong>
+            For whoever comes next
+          </Body>
+          <NotesHere site={site.id} />
+        </Column>
+        {contact ? (
+          <OutsideLink href={`tel:${contact.phone.replaceAll(' ', '')}`}>
+            Call {contact.name}
+          </OutsideLink>
+        ) : null}
+      </Column>
+    </Scroll>
+  );
+}

@@ -1,0 +1,147 @@
+import { sayLength, sayMinute } from '@ant-trail/core/calendar';
+import { sayDistance } from '@ant-trail/core/geo';
+import type { ReactNode } from 'react';
+import { Column, Row, Rule, Scroll } from '@/design/box.tsx';
+import { OutsideLink } from '@/design/button.tsx';
+import { Mark } from '@/design/mark.tsx';
+import { Notice } from '@/design/notice.tsx';
+import { sayDay, sayWhen } from '@/design/say-day.ts';
+import { Body, Figure, Heading, Title } from '@/design/text.tsx';
+import { useLive } from '@/device/use-live.ts';
+import { useMe } from '@/features/accounts/session.ts';
+import { NotesHere } from '@/features/sites/field/notes-here.tsx';
+import { usePhone } from '@/features/sync/phone.tsx';
+import { SheetList } from './sheet-list.tsx';
+import { markFor, standingWords } from './step-words.ts';
+import type { TrailStop } from './trail.ts';
+
+export interface VisitDetailsProps {
+  readonly stop: TrailStop;
+  /** Stands beside the trail, whose page it then is. */
+  readonly aside?: boolean;
+}
+
+/** Everything the phone knows of a stop. */
+export function VisitDetails({ stop, aside = false }: VisitDetailsProps) {
+  const { visit, job, site, sheets } = stop;
+  const others = stop.others.filter(({ person }) => person !== null);
+  const { store } = usePhone();
+  const people = useLive(() => store.people.toArray(), [store]) ?? [];
+  const names = new Map(people.map(({ id, name }) => [id, name]));
+  const { organisation } = useMe();
+  return (
+    <Scroll
+      {...(aside
+        ? { render: 'section' as const, 'aria-label': site.name }
+        : { render: 'main' as const })}
+    >
+      <Column paddingHorizontal="$4" gap="$1" paddingBottom="$3">
+        {aside ? <Heading>{site.name}</Heading> : <Title>{site.name}</Title>}
+        <Row gap="$2">
+          <Mark name={markFor(stop, false)} silent />
+          <Body small quiet>
+            {standingWords(stop, organisation.timeZone)}
+          </Body>
+        </Row>
+      </Column>
+      {site.hazards.map((hazard) => (
+        <Notice key={hazard} tone="eyes" mark="needs eyes">
+          {hazard}
+        </Notice>
+      ))}
+      {stop.returnedWith !== null ? (
+        <Notice tone="info" mark="returned">
+          Returned to you: “{stop.returnedWith}”
+        </Notice>
+      ) : null}
+      {stop.turnedBackFor !== null ? (
+        <Notice tone="eyes" mark="needs eyes">
+          Turned back here: “{stop.turnedBackFor}”. The office plans it anew; set off again if you
+          can after all.
+        </Notice>
+      ) : null}
+      <Part title="What to do">
+        <Body>{job.instructions || job.title}</Body>
+        <Body small quiet>
+          {sayDay(visit.day)}, {sayMinute(visit.start)}, about {sayLength(visit.minutes)}
+        </Body>
+      </Part>
+      <Part title={sheets.length === 1 ? 'The sheet' : `The ${sheets.length} sheets`}>
+        <SheetList stop={stop} />
+      </Part>
+      {others.length > 0 ? (
+        <Part title="Also there">
+          {others.map((other) => (
+            <Body key={other.id}>
+              {names.get(other.person ?? '') ?? 'Somebody'}, {other.part}
+            </Body>
+          ))}
+        </Part>
+      ) : null}
+      <Part title="Getting in">
+        <Body>{site.access || 'Nothing special is known.'}</Body>
+        <Body small quiet>
+          {site.address}
+        </Body>
+        <Row gap="$2" paddingTop="$2">
+          <OutsideLink href={`geo:${site.lat},${site.lon}?q=${site.lat},${site.lon}`}>
+            Way there
+          </OutsideLink>
+        </Row>
+      </Part>
+      <Part title="For whoever comes next">
+        <NotesHere site={site.id} />
+      </Part>
+      {site.contacts.length > 0 ? (
+        <Part title="People">
+          {site.contacts.map((contact) => (
+            <Row key={contact.name} gap="$3" justifyContent="space-between">
+              <Column flexShrink={1}>
+                <Body strong>{contact.name}</Body>
+                <Body small quiet>
+                  {contact.role}
+                </Body>
+              </Column>
+              {contact.phone ? (
+                <Row width={130}>
+                  <OutsideLink
+                    href={`tel:${contact.phone.replaceAll(' ', '')}`}
+                    label={`Call ${contact.name}`}
+                  >
+                    Call
+                  </OutsideLink>
+                </Row>
+              ) : null}
+            </Row>
+          ))}
+        </Part>
+      ) : null}
+      {visit.events.length > 0 ? (
+        <Part title="So far">
+          {visit.events.map((event) => (
+            <Row key={event.id} gap="$3">
+              <Figure small>{sayWhen(event.at, organisation.timeZone)}</Figure>
+              <Body small>
+                {event.kind}
+                {event.distance !== null ? `, ${sayDistance(event.distance)} from the site` : ''}
+                {event.reason ? ` (“${event.reason}”)` : ''}
+              </Body>
+            </Row>
+          ))}
+        </Part>
+      ) : null}
+    </Scroll>
+  );
+}
+
+function Part({ title, children }: { title: string; children: ReactNode }) {
+  return (
+    <>
+      <Rule />
+      <Column padding="$4" gap="$2">
+        <Heading>{title}</Heading>
+        {children}
+      </Column>
+    </>
+  );
+}
