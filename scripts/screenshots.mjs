@@ -93,7 +93,7 @@ await run(async () => {
   await shot(manager, 'desk-day');
   await manager.getByRole('button', { name: 'New job' }).click();
   await find(manager, 'Place', 'Gannet Head, upper cableway station');
-  await manager.getByLabel('Sheet').selectOption({ label: 'Drive room round (version 6)' });
+  await find(manager, 'Sheet', 'Drive room round');
   await shot(manager, 'desk-new-job');
   for (const place of ['review', 'actions', 'jobs', 'places']) {
     await manager.goto(`${base}/${place}`);
@@ -117,13 +117,13 @@ await run(async () => {
     await manager.goto(`${base}/day?new=job`);
     const dialog = manager.getByRole('dialog', { name: 'New job' });
     await find(dialog, 'Place', place);
-    await dialog.getByLabel('Sheet').selectOption({ label: sheet });
+    await find(dialog, 'Sheet', sheet);
     await find(dialog, 'Person', person);
     await dialog.getByRole('button', { name: 'Make the job' }).click();
     await manager.waitForTimeout(1500);
   };
-  await plan('School house boards', 'Electrical certificate (version 1)', 'Jory Hollin');
-  await plan('Kittiwake hut', 'Refuge survey (version 1)', 'Jory Hollin');
+  await plan('School house boards', 'Electrical certificate', 'Jory Hollin');
+  await plan('Kittiwake hut', 'Refuge survey', 'Jory Hollin');
   const night = await open('sef', DESK, 'dark');
   await night.goto(`${base}/review`);
   await night.waitForTimeout(1500);
@@ -146,7 +146,7 @@ await run(async () => {
   await phone.context().setOffline(true);
   await phone.getByLabel('Brake 1, disc temperature, in °C').fill('44');
   await phone.waitForTimeout(1800);
-  await phone.getByRole('button', { name: 'Back to the trail' }).click();
+  await phone.getByRole('button', { name: '‹ Trail' }).click();
   await phone.getByRole('link', { name: /Sending/ }).click();
   await phone.getByRole('button', { name: 'Send now' }).click();
   await phone.waitForTimeout(500);

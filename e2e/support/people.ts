@@ -93,7 +93,7 @@ export const question = (page: Page, label: string): Locator =>
 
 export interface PlannedJob {
   readonly place: string;
-  /** Title and version of the template, as the dialog offers it. */
+  /** Title of the template, as the dialog offers it. */
   readonly sheet: string;
   readonly person: string;
   readonly start: string;
@@ -106,7 +106,7 @@ export async function planJob(desk: Page, base: string, job: PlannedJob): Promis
   await desk.goto(`${base}/day?new=job`);
   const dialog = desk.getByRole('dialog', { name: 'New job' });
   await find(dialog, 'Place', job.place);
-  await dialog.getByLabel('Sheet').selectOption({ label: job.sheet });
+  await find(dialog, 'Sheet', job.sheet);
   await dialog.getByLabel('Start').fill(job.start);
   await find(dialog, 'Person', job.person);
   if (job.reader) {

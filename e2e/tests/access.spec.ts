@@ -178,7 +178,7 @@ for (const theme of ['dark', 'sunlight'] as const) {
     await expect(field.page.getByText(/office has all/)).toBeVisible();
     await field.check('trail');
     await field.page.getByRole('button', { name: 'Go on with the sheet' }).click();
-    await expect(field.page.getByRole('radio').first()).toBeVisible();
+    await expect(field.page.getByRole('navigation', { name: 'Sections' })).toBeVisible();
     await field.check('sheet');
     await field.context.close();
   });
@@ -190,7 +190,7 @@ test('names lie close in the day chart, and each still opens its own stop', asyn
   await expect(page.getByRole('button', { name: /Gannet Head, upper/ }).first()).toBeVisible();
   const stops = page.getByRole('button', { name: /, \d\d:\d\d, / });
   for (const stop of (await stops.all()).slice(0, 12)) {
-    const name = (await stop.getAttribute('aria-label'))?.split(',')[0] ?? '';
+    const name = (await stop.getAttribute('aria-label'))?.split(/,| · /)[0] ?? '';
     await stop.click();
     await expect(page.getByRole('dialog', { name })).toBeVisible();
     await page.keyboard.press('Escape');

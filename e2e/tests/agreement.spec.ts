@@ -92,7 +92,7 @@ test('a reviewer passes a hold point at the desk under their own name, and it co
   const desk = await openDesk(browser, office.url, 'edda');
   await planJob(desk, office.url, {
     place: 'Harbour clinic',
-    sheet: 'Penstock joint tightening (version 1)',
+    sheet: 'Penstock joint tightening',
     person: 'Jory Hollin',
     start: '05:15',
   });

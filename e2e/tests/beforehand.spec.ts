@@ -41,7 +41,7 @@ test('what the office knows is filled in before anybody goes; whoever is there h
   });
   expect(published.status()).toBe(200);
   await planJob(desk, office.url, {
-    ...{ place: 'Kittiwake hut', sheet: 'Wells of a farm (version 1)', person: 'Marn Quill' },
+    ...{ place: 'Kittiwake hut', sheet: 'Wells of a farm', person: 'Marn Quill' },
     ...{ start: '05:30', reader: 'Edda Varne' },
   });
   await desk

@@ -36,7 +36,7 @@ test('every kind of evidence is given on a phone, read at the desk and printed',
   const desk = await openDesk(browser, office.url, 'edda');
   await planJob(desk, office.url, {
     place: 'Harbour clinic',
-    sheet: 'Refuge survey (version 1)',
+    sheet: 'Refuge survey',
     person: 'Imke Dorrance',
     start: '07:45',
   });
@@ -207,7 +207,7 @@ test('a joint is led step by step, its code read from a picture, passed by a sec
   const desk = await openDesk(browser, office.url, 'edda');
   await planJob(desk, office.url, {
     place: 'Harbour clinic',
-    sheet: 'Penstock joint tightening (version 1)',
+    sheet: 'Penstock joint tightening',
     person: 'Tove Aske',
     start: '06:00',
   });
@@ -289,7 +289,7 @@ test('boards with circuits: the next loose end opens its row, rows are copied, b
   const desk = await openDesk(browser, office.url, 'edda');
   await planJob(desk, office.url, {
     place: 'School house boards',
-    sheet: 'Electrical certificate (version 1)',
+    sheet: 'Electrical certificate',
     person: 'Jory Hollin',
     start: '06:00',
   });

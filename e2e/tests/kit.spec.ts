@@ -27,7 +27,7 @@ test('a trade kit works from the template to the PDF, on a phone with no network
   await planJob(desk, office.url, {
     start: '16:00',
     place: 'Kittiwake hut',
-    sheet: 'Walls of a hut (version 1)',
+    sheet: 'Walls of a hut',
     person: 'Marn Quill',
   });
 

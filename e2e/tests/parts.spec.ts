@@ -43,13 +43,13 @@ async function planPair(desk: Page): Promise<void> {
   const dialog = desk.getByRole('dialog', { name: 'New job' });
   await expect(dialog.getByLabel('Sheet').locator('option').nth(3)).toBeAttached();
   await find(dialog, 'Place', PLACE);
-  await dialog.getByLabel('Sheet').selectOption({ label: 'Refuge survey (version 1)' });
+  await find(dialog, 'Sheet', 'Refuge survey');
   await dialog.getByLabel('Start').fill('05:30');
   await find(dialog, 'Person', 'Imke Dorrance');
   await dialog.getByRole('button', { name: 'Another sheet' }).click();
-  await dialog.getByLabel('Sheet 2', { exact: true }).selectOption({ label: 'Switchboard check' });
+  await find(dialog, 'Sheet 2', 'Switchboard check');
   await dialog.getByRole('button', { name: 'Another sheet' }).click();
-  await dialog.getByLabel('Sheet 3', { exact: true }).selectOption({ label: 'Hut keeping audit' });
+  await find(dialog, 'Sheet 3', 'Hut keeping audit');
   await dialog.getByRole('button', { name: 'A helper' }).click();
   await find(dialog, 'Helper', 'Jory Hollin');
   await dialog
@@ -93,7 +93,7 @@ test('two people at one job with three sheets: one is handed over half done, wit
     const dialog = page.getByRole('dialog', { name: 'Hand over: Refuge survey' });
     await dialog.getByRole('button', { name: 'Hand it over' }).click();
     await expect(dialog.getByText('Choose a colleague.')).toBeVisible();
-    await dialog.getByLabel('To whom?').selectOption({ label: 'Jory Hollin' });
+    await find(dialog, 'To whom?', 'Jory Hollin');
     await dialog.getByLabel(/^A word/).fill('The warden calls me away');
     await dialog.getByRole('button', { name: 'Hand it over' }).click();
     await expect(sheetLine(page, 'Refuge survey')).toBeHidden();
@@ -140,7 +140,7 @@ test('two people at one job with three sheets: one is handed over half done, wit
     await openVisit(page);
     await page.getByRole('button', { name: 'Add a sheet' }).click();
     const dialog = page.getByRole('dialog', { name: 'One more sheet' });
-    await dialog.getByLabel('Which sheet?').selectOption({ label: 'Hut keeping audit' });
+    await find(dialog, 'Which sheet?', 'Hut keeping audit');
     await dialog.getByRole('button', { name: 'Add it and begin' }).click();
     await expect(page.getByRole('heading', { name: /hut keeping audit/ })).toBeVisible();
     await page.getByRole('button', { name: '‹ Trail' }).click();
@@ -192,8 +192,8 @@ test('work that nobody planned begins on the phone, with no network, and is on t
   const dialog = page.getByRole('dialog', { name: 'Work that is not planned' });
   await dialog.getByRole('button', { name: 'Put it on my trail' }).click();
   await expect(dialog.getByText('Choose the place.')).toBeVisible();
-  await dialog.getByLabel('Where are you?').selectOption({ label: 'Razorbill hut' });
-  await dialog.getByLabel('Which sheet?').selectOption({ label: 'Hut safety check' });
+  await find(dialog, 'Where are you?', 'Razorbill hut');
+  await find(dialog, 'Which sheet?', 'Hut safety check');
   await dialog.getByRole('button', { name: 'Put it on my trail' }).click();
   await expect(page.getByRole('heading', { name: 'Razorbill hut' })).toBeVisible();
   await arrive(page);

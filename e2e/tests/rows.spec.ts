@@ -15,7 +15,7 @@ test('five hundred rows are added by a pattern and stay at hand', async ({ brows
   const desk = await openDesk(browser, office.url, 'edda');
   await planJob(desk, office.url, {
     place: 'Harbour clinic',
-    sheet: 'Alarm panel inspection (version 1)',
+    sheet: 'Alarm panel inspection',
     person: 'Rook Solvane',
     start: '06:00',
   });

@@ -16,7 +16,7 @@ test('a code held before the camera is taken by itself', async ({ browser }) => 
   const desk = await openDesk(browser, office.url, 'edda');
   await planJob(desk, office.url, {
     place: 'Harbour clinic',
-    sheet: 'Provision locker refill (version 1)',
+    sheet: 'Provision locker refill',
     person: 'Imke Dorrance',
     start: '06:00',
   });

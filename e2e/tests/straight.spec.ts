@@ -16,10 +16,10 @@ test('with all in order the hut safety check takes few taps: what comes next com
 }) => {
   const desk = await openDesk(browser, office.url, 'edda');
   await planJob(desk, office.url, {
-    ...{ place: 'Kittiwake hut', sheet: 'Hut safety check (version 3)', person: 'Rook Solvane' },
+    ...{ place: 'Kittiwake hut', sheet: 'Hut safety check', person: 'Marn Quill' },
     start: '05:30',
   });
-  const { context, page } = await openPhone(browser, office.url, 'rook', { straightOn: true });
+  const { context, page } = await openPhone(browser, office.url, 'marn', { straightOn: true });
   // At the hut itself: nobody is asked why they begin from here.
   const [hut] = await office.query<{ lat: number; lon: number }>(
     `SELECT lat, lon FROM site WHERE name = 'Kittiwake hut'`,
@@ -86,15 +86,15 @@ test('what is amiss keeps the page where it is, and so does whoever turned it of
 }) => {
   const desk = await openDesk(browser, office.url, 'edda');
   await planJob(desk, office.url, {
-    ...{ place: 'Eider hut', sheet: 'Hut safety check (version 3)', person: 'Jory Fallow' },
+    ...{ place: 'Eider hut', sheet: 'Hut safety check', person: 'Imke Dorrance' },
     start: '05:30',
   });
-  const { context, page } = await openPhone(browser, office.url, 'jory', { straightOn: true });
+  const { context, page } = await openPhone(browser, office.url, 'imke', { straightOn: true });
   await page.getByRole('button', { name: 'Set off' }).click();
   await page.getByRole('button', { name: 'I have arrived' }).click();
   await page.getByLabel('Why from here?').fill('at the quay');
   await page.getByRole('dialog').getByRole('button', { name: 'I have arrived' }).click();
-  const main = page.locator('#sheet-scroll');
+  const main = page.locator('#main');
   const scrolled = () => main.evaluate((each) => each.scrollTop);
   const answer = (label: string, word: string) =>
     question(page, label).getByRole('radio', { name: word });

@@ -14,7 +14,7 @@ test('somebody finds a closed door, with no network: the office hears why, plans
   const desk = await openDesk(browser, office.url, 'edda');
   await planJob(desk, office.url, {
     place: 'Lantern stairs',
-    sheet: 'Refuge survey (version 1)',
+    sheet: 'Refuge survey',
     person: 'Marn Quill',
     start: '05:30',
   });

@@ -47,7 +47,7 @@ test('a job is planned, done with no network, reviewed, returned, approved and r
     await expect(dialog.getByText('Choose the place.')).toBeVisible();
     await find(dialog, 'Place', PLACE);
     await expect(dialog.getByText('Hot pipe at head height.')).toBeVisible();
-    await dialog.getByLabel('Sheet').selectOption({ label: 'Drive room round (version 6)' });
+    await find(dialog, 'Sheet', 'Drive room round');
     await expect(dialog.getByLabel(/^Report goes to/)).toHaveValue('kiosk@tarnhollow.example');
     await dialog.getByLabel('Instructions').fill('After the storm, please.');
     await dialog.getByLabel('Start').fill('07:45');
@@ -55,7 +55,7 @@ test('a job is planned, done with no network, reviewed, returned, approved and r
     await dialog.getByRole('button', { name: 'Make the job' }).click();
     await expect(dialog).toBeHidden();
     await expect(
-      manager.getByRole('button', { name: new RegExp(`^${PLACE}, 07:45`) }),
+      manager.getByRole('button', { name: new RegExp(`^${PLACE}.*, 07:45`) }),
     ).toBeVisible();
   });
 

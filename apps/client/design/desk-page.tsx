@@ -24,6 +24,7 @@ export function DeskPage({ title, about, actions, problem, children }: DeskPageP
     <Scroll
       ref={(view) => setElement(view as unknown as HTMLElement | null)}
       render="main"
+      id="main"
       tabIndex={0}
       aria-label={title}
     >

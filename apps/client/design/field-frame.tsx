@@ -1,4 +1,4 @@
-import { styled, useMedia, View } from '@tamagui/core';
+import { styled, View } from '@tamagui/core';
 import type { ReactNode } from 'react';
 import { usePageTitle } from './page-title.ts';
 
@@ -13,12 +13,6 @@ const Page = styled(View, {
 /** As wide as one hand holds; with something beside it, as wide as the screen. */
 const ONE_HAND = 620;
 const TWO_SIDES = 1240;
-
-/** Whether the screen, a tablet's or a laptop's, has room for two things beside each other. */
-export const useTwoSides = (): boolean => useMedia().twoSides;
-
-/** Whether there is room for a third. */
-export const useThreeSides = (): boolean => useMedia().threeSides;
 
 export interface FieldPageProps {
   /** What the window is called. */

@@ -9,7 +9,8 @@ import { Input } from './input.tsx';
 import { Mark, MARKS, type MarkName } from './mark.tsx';
 import { Notice } from './notice.tsx';
 import { PALETTES, type ThemeName } from './palettes.ts';
-import { DateField, Pick } from './pick.tsx';
+import { Pick } from './pick.tsx';
+import { DayField } from './when.tsx';
 import { ShownCode } from './short-code.tsx';
 import { Sparkline } from './sparkline.tsx';
 import { Body, Figure, Heading, Title } from './text.tsx';
@@ -30,7 +31,7 @@ const nothing = (): void => undefined;
 /** All parts in all themes, side by side, for looking at while developing. */
 export function PartsPage() {
   return (
-    <Scroll render="main" height="100%">
+    <Scroll render="main" id="main" height="100%">
       <Row alignItems="stretch" flexWrap="wrap">
         {(Object.keys(PALETTES) as ThemeName[]).map((theme) => (
           <Theme key={theme} name={theme}>
@@ -90,7 +91,7 @@ function Parts({ theme }: { theme: ThemeName }) {
       <Input label="A field with a problem" value={text} onChange={setText} problem="Too high." />
       <Row gap="$3">
         <Pick label="One of few" value="yes" options={ANSWERS} onChange={nothing} />
-        <DateField label="A day" type="date" value="2031-04-05" onChange={nothing} />
+        <DayField label="A day" value="2031-04-05" onChange={nothing} />
       </Row>
       <Segments
         label="One of three"

@@ -1,4 +1,5 @@
 import { useTheme } from '@tamagui/core';
+import { useId } from 'react';
 import { Column } from './box.tsx';
 import { Body } from './text.tsx';
 
@@ -20,6 +21,7 @@ export interface PickProps {
 /** One out of a longer list: the browser's own list, which phones and keyboards know well. */
 export function Pick({ label, value, options, onChange, problem, hideLabel }: PickProps) {
   const theme = useTheme();
+  const id = useId();
   return (
     <Column gap="$1">
       {hideLabel ? null : (
@@ -29,6 +31,8 @@ export function Pick({ label, value, options, onChange, problem, hideLabel }: Pi
       )}
       <select
         aria-label={label}
+        aria-invalid={Boolean(problem)}
+        aria-describedby={problem ? `${id}-problem` : undefined}
         value={value}
         onChange={(event) => onChange(event.target.value)}
         style={{
@@ -51,49 +55,10 @@ export function Pick({ label, value, options, onChange, problem, hideLabel }: Pi
         ))}
       </select>
       {problem ? (
-        <Body small eyes role="alert">
+        <Body small eyes role="alert" id={`${id}-problem`}>
           {problem}
         </Body>
       ) : null}
-    </Column>
-  );
-}
-
-export interface DateFieldProps {
-  readonly label: string;
-  readonly value: string;
-  readonly type: 'date' | 'time';
-  readonly onChange: (value: string) => void;
-  readonly hideLabel?: boolean;
-}
-
-/** A day or a time, by the browser's own picker. */
-export function DateField({ label, value, type, onChange, hideLabel }: DateFieldProps) {
-  const theme = useTheme();
-  return (
-    <Column gap="$1">
-      {hideLabel ? null : (
-        <Body small strong aria-hidden>
-          {label}
-        </Body>
-      )}
-      <input
-        aria-label={label}
-        type={type}
-        value={value}
-        onChange={(event) => onChange(event.target.value)}
-        style={{
-          minHeight: 52,
-          boxSizing: 'border-box',
-          padding: '0 14px',
-          border: `2px solid ${theme.sand.get()}`,
-          borderRadius: '4px 14px 14px 14px',
-          background: theme.sheet.get(),
-          color: theme.ink.get(),
-          fontFamily: 'Atkinson Hyperlegible Mono',
-          fontSize: '1.0625rem',
-        }}
-      />
     </Column>
   );
 }

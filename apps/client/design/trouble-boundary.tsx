@@ -28,7 +28,7 @@ export class TroubleBoundary extends Component<Props, State> {
     const { error } = this.state;
     if (error === null) return this.props.children;
     return (
-      <Column render="main" padding="$5" gap="$4" maxWidth={520}>
+      <Column render="main" id="main" padding="$5" gap="$4" maxWidth={520}>
         <Title>This screen stopped</Title>
         <Notice tone="eyes" mark="needs eyes" alert>
           {whatHappened(error)}

@@ -69,7 +69,7 @@ export function SelfScreen() {
           {me.person.trade} · {me.organisation.name}, {me.branch.name}
         </Body>
       </FieldHead>
-      <Scroll render="main">
+      <Scroll render="main" id="main">
         <Column padding="$4" gap="$4">
           <Column gap="$2">
             <Heading>Credentials</Heading>

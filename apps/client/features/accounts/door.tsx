@@ -9,7 +9,7 @@ import { Title } from '@/design/text.tsx';
 /** The page before one is signed in. */
 export function Door({ title, children }: { title: string; children: ReactNode }) {
   return (
-    <Scroll render="main" backgroundColor="$paper">
+    <Scroll render="main" id="main" backgroundColor="$paper">
       <View flex={1} alignItems="center" padding="$4" paddingTop="$7">
         <Column width="100%" maxWidth={400} gap="$4">
           <Brand />

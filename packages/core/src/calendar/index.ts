@@ -1,1 +1,9 @@
-export { addDays, daysBetween, inZone, type LocalMoment, sayLength, sayMinute } from './local.ts';
+export {
+  addDays,
+  daysBetween,
+  inZone,
+  type LocalMoment,
+  sayLength,
+  readTimeOfDay,
+  sayMinute,
+} from './local.ts';

@@ -52,6 +52,22 @@ export function sayMinute(minute: number): string {
   return `${pad(minute / 60)}:${pad(minute % 60)}`;
 }
 
+/**
+ * "07:45" from a time of day as people write it: 745, 7:45, 7.45, 7h45, 7, with or without am and pm.
+ * Null where it is none, and where it could be two: "12 am" is midnight, but 0:30 pm is nothing.
+ */
+export function readTimeOfDay(text: string): string | null {
+  const match = /^(\d{1,2}?)(?:\s*[:.h]?\s*(\d{2}))?\s*(?:h|([ap])\.?m\.?)?$/i.exec(text.trim());
+  if (!match) return null;
+  const [, hours = '', minutes = '00', half] = match;
+  let hour = Number(hours);
+  if (half) {
+    if (hour < 1 || hour > 12) return null;
+    hour = (hour % 12) + (half.toLowerCase() === 'p' ? 12 : 0);
+  }
+  return hour > 23 || Number(minutes) > 59 ? null : sayMinute(hour * 60 + Number(minutes));
+}
+
 /** "45 min", "1 h", "1 h 30": a length of time as people say it. */
 export function sayLength(minutes: number): string {
   const whole = Math.round(minutes);

@@ -1,37 +1,23 @@
 import { QueueAnswer } from '@ant-trail/contract/review';
 import { may } from '@ant-trail/core/accounts';
-import { styled, View } from '@tamagui/core';
-import { usePathname, useRouter } from 'expo-router';
+import { View } from '@tamagui/core';
 import { useEffect, useState, type ReactNode } from 'react';
 import { Brand } from '@/design/brand.tsx';
 import { Row } from '@/design/box.tsx';
-import { Button } from '@/design/button.tsx';
+import { useTwoSides } from '@/design/sides.ts';
 import { SkipLink } from '@/design/skip-link.tsx';
-import { Body, Figure } from '@/design/text.tsx';
+import { useCommandKey } from '@/design/use-command-key.ts';
 import { OfficeHere } from '@/device/office-here.ts';
 import { listenToOffice, useOffice } from '@/device/office.ts';
-import { DESK_PLACES } from './desk-places.ts';
+import { DeskNav } from './desk-nav.tsx';
 import { LapsedNotice } from '../lapsed-notice.tsx';
 import { useMe } from '../session.ts';
 import { Palette } from './palette.tsx';
 import { OwnDialog } from './own-dialog.tsx';
 
-const Place = styled(View, {
-  flexDirection: 'row',
-  gap: 6,
-  minHeight: 44,
-  paddingHorizontal: 10,
-  alignItems: 'center',
-  borderBottomWidth: 3,
-  borderColor: 'transparent',
-  style: { textDecoration: 'none' },
-  variants: { here: { true: { borderColor: '$trail' } } } as const,
-});
-
 /** The desk's one line of navigation, and what lies under it. */
 export function DeskFrame({ children }: { children: ReactNode }) {
-  const here = usePathname();
-  const router = useRouter();
+  const twoSides = useTwoSides();
   const [finding, setFinding] = useState(false);
   const [own, setOwn] = useState(false);
   const { person } = useMe();
@@ -39,17 +25,7 @@ export function DeskFrame({ children }: { children: ReactNode }) {
   const { answer } = useOffice(QueueAnswer, `/api/review?most=1${mine}`, ['visit', 'sheet']);
   const waiting = answer?.total ?? 0;
   useEffect(() => listenToOffice(), []);
-  useEffect(() => {
-    const open = (event: KeyboardEvent): void => {
-      if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'k') {
-        event.preventDefault();
-        setFinding(true);
-      }
-    };
-    // Fields keep their keys to themselves: this one is heard on its way down.
-    addEventListener('keydown', open, true);
-    return () => removeEventListener('keydown', open, true);
-  }, []);
+  useCommandKey('mod+k', () => setFinding(true));
   return (
     <View
       flex={1}
@@ -70,41 +46,8 @@ export function DeskFrame({ children }: { children: ReactNode }) {
         minHeight={56}
         gap="$3"
       >
-        <Brand />
-        <Row render="nav" aria-label="Places" flex={1}>
-          {DESK_PLACES.map(({ href, word }) => {
-            const isHere = here.startsWith(href);
-            return (
-              <Place
-                key={href}
-                render={<a href={href} />}
-                here={isHere}
-                aria-current={isHere ? 'page' : undefined}
-                onPress={(event) => {
-                  event.preventDefault();
-                  router.navigate(href);
-                }}
-              >
-                <Body small strong={isHere}>
-                  {word}
-                </Body>
-                {href === '/review' && waiting > 0 ? (
-                  <Figure small strong eyes>
-                    {waiting}
-                  </Figure>
-                ) : null}
-              </Place>
-            );
-          })}
-        </Row>
-        <Row gap="$2">
-          <Button dense onPress={() => setFinding(true)} shortcut="Ctrl K">
-            Find
-          </Button>
-          <Button dense plain onPress={() => setOwn(true)}>
-            Me
-          </Button>
-        </Row>
+        <Brand short={!twoSides} />
+        <DeskNav waiting={waiting} onFind={() => setFinding(true)} onMe={() => setOwn(true)} />
       </Row>
       <View flex={1} minHeight={0} className="desk-body">
         <LapsedNotice />

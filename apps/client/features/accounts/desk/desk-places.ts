@@ -10,3 +10,5 @@ export const DESK_PLACES = [
   { href: '/people', word: 'People' },
   { href: '/sent', word: 'Sent' },
 ] as const;
+
+export type DeskPlace = (typeof DESK_PLACES)[number];

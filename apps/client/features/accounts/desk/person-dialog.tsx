@@ -10,7 +10,7 @@ import { Dialog } from '@/design/dialog.tsx';
 import { Dots } from '@/design/dots.tsx';
 import { Input } from '@/design/input.tsx';
 import { Notice } from '@/design/notice.tsx';
-import { DateField } from '@/design/pick.tsx';
+import { DayField } from '@/design/when.tsx';
 import { Body, Heading } from '@/design/text.tsx';
 import { ask, wordsFor } from '@/device/api.ts';
 import { useMe } from '../session.ts';
@@ -201,9 +201,9 @@ function Credentials({ control }: { control: Control<PersonDraft> }) {
             name={`credentials.${index}.expiresOn`}
             render={({ field, fieldState }) => (
               <Column>
-                <DateField
+                <DayField
                   label="Valid to"
-                  type="date"
+
                   value={field.value}
                   onChange={field.onChange}
                 />

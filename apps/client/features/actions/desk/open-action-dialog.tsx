@@ -8,7 +8,8 @@ import { Column } from '@/design/box.tsx';
 import { Button } from '@/design/button.tsx';
 import { Dialog } from '@/design/dialog.tsx';
 import { Input } from '@/design/input.tsx';
-import { DateField, Pick } from '@/design/pick.tsx';
+import { Pick } from '@/design/pick.tsx';
+import { DayField } from '@/design/when.tsx';
 import { Body } from '@/design/text.tsx';
 import { ask, wordsFor } from '@/device/api.ts';
 import { officeTime } from '@/device/clock.ts';
@@ -80,7 +81,7 @@ export function OpenActionDialog(props: OpenActionDialogProps) {
           onChange={setOwner}
           options={people.list.map(({ id, name }) => ({ value: id, label: name }))}
         />
-        <DateField label="By when" type="date" value={dueOn} onChange={setDueOn} />
+        <DayField label="By when" value={dueOn} onChange={setDueOn} />
         {problem ? (
           <Body small eyes strong role="alert">
             {problem}

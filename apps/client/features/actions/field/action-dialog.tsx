@@ -6,7 +6,8 @@ import { Column } from '@/design/box.tsx';
 import { Button } from '@/design/button.tsx';
 import { Dialog } from '@/design/dialog.tsx';
 import { Input } from '@/design/input.tsx';
-import { DateField, Pick } from '@/design/pick.tsx';
+import { Pick } from '@/design/pick.tsx';
+import { DayField } from '@/design/when.tsx';
 import { Body } from '@/design/text.tsx';
 import { officeTime } from '@/device/clock.ts';
 import { newId } from '@/device/identity.ts';
@@ -68,7 +69,7 @@ export function ActionDialog({ finding, site, sheet, onClose }: ActionDialogProp
           onChange={setOwner}
           options={people.map(({ id, name }) => ({ value: id, label: name }))}
         />
-        <DateField label="By when" type="date" value={dueOn} onChange={setDueOn} />
+        <DayField label="By when" value={dueOn} onChange={setDueOn} />
         <Button main onPress={() => open()}>
           Open it
         </Button>

@@ -23,7 +23,7 @@ export function BeforehandScreen() {
   const dossier = useOffice(Dossier, `/api/sheets/${sheet}`, ['sheet']);
   const canRead = usePrepared(dossier.answer?.version.body);
   return (
-    <Scroll render="main" tabIndex={0} aria-label="Filled in beforehand">
+    <Scroll render="main" id="main" tabIndex={0} aria-label="Filled in beforehand">
       <Column padding="$4" gap="$4" maxWidth={760} width="100%" alignSelf="center">
         {dossier.answer && canRead ? (
           <Beforehand key={sheet} dossier={dossier.answer} again={dossier.again} />

@@ -5,13 +5,8 @@ import { useStore } from 'zustand';
 import { ActionBar } from '@/design/action-bar.tsx';
 import { Column, Row, Scroll } from '@/design/box.tsx';
 import { Button } from '@/design/button.tsx';
-import {
-  FieldFoot,
-  FieldHead,
-  FieldPage,
-  useThreeSides,
-  useTwoSides,
-} from '@/design/field-frame.tsx';
+import { FieldFoot, FieldHead, FieldPage } from '@/design/field-frame.tsx';
+import { useThreeSides, useTwoSides } from '@/design/sides.ts';
 import { Notice } from '@/design/notice.tsx';
 import { Body, Heading } from '@/design/text.tsx';
 import { useHoldStill } from '@/device/hold-still.ts';
@@ -112,7 +107,7 @@ const SheetPage = memo(function SheetPage({ state }: { state: SheetState }) {
   const go = useCallback((section: string): void => {
     setChosen(section);
     // From the top, also where the page scrolls as a whole; and whoever hears the page hears where it is.
-    const main = document.getElementById('sheet-scroll');
+    const main = document.getElementById('main');
     main?.scrollTo({ top: 0 });
     main?.closest('.field-page')?.scrollTo({ top: 0 });
     heading.current?.focus({ preventScroll: true });
@@ -168,7 +163,7 @@ const SheetPage = memo(function SheetPage({ state }: { state: SheetState }) {
         {twoSides ? (
           <SectionList sections={sections} here={here?.section.id ?? ''} onGo={go} />
         ) : null}
-        <Scroll render="main" id="sheet-scroll">
+        <Scroll render="main" id="main">
           {state.stage === 'returned' ? (
             <Notice tone="info" mark="returned">
               Returned to you: “{state.stageEntry?.reason}”

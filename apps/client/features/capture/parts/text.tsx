@@ -1,5 +1,5 @@
 import { textOf } from '@ant-trail/core/sheet';
-import { DateField } from '@/design/pick.tsx';
+import { DayField, TimeField } from '@/design/when.tsx';
 import { useAnswer, type PartProps } from '../session/sheet-context.tsx';
 import { DictatedInput } from './dictated-input.tsx';
 
@@ -18,14 +18,14 @@ export function TextPart({ state, locked }: PartProps) {
   );
 }
 
-/** A day or a time of day, by the browser's own picker. */
+/** A day or a time of day. */
 export function DatePart({ state, locked }: PartProps) {
   const give = useAnswer(state);
+  const Field = state.question.kind === 'time' ? TimeField : DayField;
   return (
-    <DateField
+    <Field
       label={state.question.label}
       hideLabel
-      type={state.question.kind === 'time' ? 'time' : 'date'}
       value={state.answer ? textOf(state.answer.value) : ''}
       onChange={(value) => {
         if (!locked) void give(value || null);

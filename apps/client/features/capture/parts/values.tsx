@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { Column, Row } from '@/design/box.tsx';
 import { Button } from '@/design/button.tsx';
 import { Input } from '@/design/input.tsx';
-import { DateField } from '@/design/pick.tsx';
+import { DayField, TimeField } from '@/design/when.tsx';
 import { Body, Figure } from '@/design/text.tsx';
 import { currentFix } from '@/device/position.ts';
 import { useAnswer, type PartProps } from '../session/sheet-context.tsx';
@@ -114,17 +114,17 @@ export function MomentPart({ state, locked }: PartProps) {
   };
   return (
     <Row gap="$2" flexWrap="wrap">
-      <DateField
+      <DayField
         label={`${state.question.label}, day`}
         hideLabel
-        type="date"
+
         value={day}
         onChange={(next) => change({ day: next })}
       />
-      <DateField
+      <TimeField
         label={`${state.question.label}, time`}
         hideLabel
-        type="time"
+
         value={time}
         onChange={(next) => change({ time: next })}
       />

@@ -1,7 +1,7 @@
 import { textOf } from '@ant-trail/core/sheet';
 import { useState } from 'react';
 import { Row } from '@/design/box.tsx';
-import { DateField } from '@/design/pick.tsx';
+import { DayField, TimeField } from '@/design/when.tsx';
 import type { DeskControlProps } from './control.ts';
 
 const wordsOf = (value: DeskControlProps['value']): string => (value === null ? '' : textOf(value));
@@ -14,11 +14,11 @@ export function DayControl({
   value,
   onGive,
 }: DeskControlProps) {
+  const Field = question.kind === 'time' ? TimeField : DayField;
   return (
-    <DateField
+    <Field
       label={label}
       hideLabel={hideLabel}
-      type={question.kind === 'time' ? 'time' : 'date'}
       value={wordsOf(value)}
       onChange={(next) => onGive({ value: next || null })}
     />
@@ -39,15 +39,15 @@ export function MomentControl({ label, value, onGive }: DeskControlProps) {
   };
   return (
     <Row gap="$2" flexWrap="wrap" role="group" aria-label={label}>
-      <DateField
+      <DayField
         label={`${label}: day`}
-        type="date"
+
         value={day}
         onChange={(to) => give(to, time)}
       />
-      <DateField
+      <TimeField
         label={`${label}: time`}
-        type="time"
+
         value={time}
         onChange={(to) => give(day, to)}
       />

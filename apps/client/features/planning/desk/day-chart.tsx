@@ -116,7 +116,7 @@ export function DayChart({ people, cards, now, onOpen }: DayChartProps) {
   );
 }
 
-function sayLoad(cards: readonly VisitCard[]): string {
+export function sayLoad(cards: readonly VisitCard[]): string {
   if (cards.length === 0) return 'free';
   const hours = cards.reduce((sum, card) => sum + card.visit.minutes, 0) / 60;
   return `${cards.length} ${cards.length === 1 ? 'stop' : 'stops'} · ${hours.toFixed(1)} h`;

@@ -8,6 +8,8 @@ import { useState } from 'react';
 import { Column, Row, Scroll } from '@/design/box.tsx';
 import { Button } from '@/design/button.tsx';
 import { Dots } from '@/design/dots.tsx';
+import { usePageTitle } from '@/design/page-title.ts';
+import { useTwoSides } from '@/design/sides.ts';
 import { Body, Figure, Title } from '@/design/text.tsx';
 import { useIsLive, useOffice } from '@/device/office.ts';
 import { useNow } from '@/device/use-now.ts';
@@ -15,6 +17,7 @@ import { usePeople } from '@/features/accounts/desk/use-people.ts';
 import { useMe } from '@/features/accounts/session.ts';
 import { sayDay } from '@/design/say-day.ts';
 import { DayChart } from './day-chart.tsx';
+import { DayList } from './day-list.tsx';
 import { JobDialog } from './job-dialog.tsx';
 import { stopOf } from './stop-marks.ts';
 import { isTurnedBack, ToPlan } from './to-plan.tsx';
@@ -38,14 +41,18 @@ export function DayScreen() {
   const cards = answer?.cards ?? [];
   const walkers = people.list.filter((person) => may(person.roles, 'walk'));
   const minute = ahead === 0 ? now.minute : null;
+  const twoSides = useTwoSides();
+  usePageTitle(sayDay(day));
   const making = params.new === 'job';
   return (
     <Row flex={1} alignItems="stretch" minHeight={0} flexWrap="wrap" style={{ overflowY: 'auto' }}>
       <Scroll
         render="main"
-        flexBasis={640}
+        id="main"
+        flexBasis={twoSides ? 640 : 'auto'}
+        {...(twoSides ? {} : { minWidth: '100%', flexShrink: 0 })}
         flexGrow={1}
-        paddingHorizontal="$5"
+        paddingHorizontal={twoSides ? '$5' : '$4'}
         paddingVertical="$4"
         tabIndex={0}
         aria-label="The day"
@@ -53,19 +60,19 @@ export function DayScreen() {
         style={{ overflowX: 'auto' }}
       >
         <Row gap="$4" flexWrap="wrap" justifyContent="space-between">
-          <Row gap="$4" flexWrap="wrap" alignItems="baseline">
+          <Row gap="$4" flexWrap="wrap" alignItems="baseline" flexShrink={1}>
             <Title>{sayDay(day)}</Title>
             <Counts cards={cards} minute={minute} timeZone={organisation.timeZone} />
           </Row>
           <Row gap="$2">
-            <Button dense onPress={() => setAhead(ahead - 1)} label="Day before">
-              ‹
+            <Button dense onPress={() => setAhead(ahead - 1)}>
+              ‹ Before
             </Button>
             <Button dense onPress={() => setAhead(0)} disabled={ahead === 0}>
               Today
             </Button>
-            <Button dense onPress={() => setAhead(ahead + 1)} label="Day after">
-              ›
+            <Button dense onPress={() => setAhead(ahead + 1)}>
+              After ›
             </Button>
           </Row>
         </Row>
@@ -74,15 +81,21 @@ export function DayScreen() {
             {problem}
           </Body>
         ) : null}
-        <DayChart people={walkers} cards={cards} now={minute} onOpen={setOpened} />
-        <Body tiny quiet paddingTop="$2">
-          Thin line: planned. Dots: walked. The further down, the further along the day.
-        </Body>
+        {twoSides ? (
+          <>
+            <DayChart people={walkers} cards={cards} now={minute} onOpen={setOpened} />
+            <Body tiny quiet paddingTop="$2">
+              Thin line: planned. Dots: walked. The further down, the further along the day.
+            </Body>
+          </>
+        ) : (
+          <DayList people={walkers} cards={cards} now={minute} onOpen={setOpened} />
+        )}
       </Scroll>
       <Column
         render="aside"
         aria-label="To be planned"
-        width={264}
+        width={twoSides ? 264 : '100%'}
         flexGrow={0}
         backgroundColor="$sheet"
         borderLeftWidth={1}

@@ -10,13 +10,15 @@ import { Button } from '@/design/button.tsx';
 import { Dialog } from '@/design/dialog.tsx';
 import { Input } from '@/design/input.tsx';
 import { Notice } from '@/design/notice.tsx';
-import { DateField, Pick } from '@/design/pick.tsx';
+import { Pick } from '@/design/pick.tsx';
+import { DayField, TimeField } from '@/design/when.tsx';
 import { Body } from '@/design/text.tsx';
 import { ask, wordsFor } from '@/device/api.ts';
 import { useOffice } from '@/device/office.ts';
 import { FindPerson } from '@/features/accounts/desk/find-person.tsx';
 import type { NamedPerson } from '@/features/accounts/desk/use-people.ts';
 import { FindSite } from '@/features/sites/desk/find-site.tsx';
+import { FindTemplate } from '@/features/templates/desk/find-template.tsx';
 import { MoreOfJob } from './more-of-job.tsx';
 import { readMinute, writeMinute } from './time-of-day.ts';
 
@@ -100,23 +102,17 @@ export function JobDialog({ day, people, onClose }: JobDialogProps) {
           control={control}
           name="template"
           render={({ field }) => (
-            <Pick
+            <FindTemplate
               label="Sheet"
-              value={field.value}
-              onChange={(value) => {
-                field.onChange(value);
+              templates={templates}
+              chosen={field.value}
+              onChoose={(value) => {
+                field.onChange(value ?? '');
                 const chosen = templates.find((each) => each.template === value);
                 if (chosen) form.setValue('title', chosen.body.title);
                 form.setValue('programme', undefined);
               }}
               problem={errors.template && 'Choose the sheet to fill in.'}
-              options={[
-                { value: '', label: 'Choose …' },
-                ...templates.map(({ template, body, number }) => ({
-                  value: template,
-                  label: `${body.title} (version ${number})`,
-                })),
-              ]}
             />
           )}
         />
@@ -161,7 +157,7 @@ export function JobDialog({ day, people, onClose }: JobDialogProps) {
             control={control}
             name="day"
             render={({ field }) => (
-              <DateField label="Day" type="date" value={field.value} onChange={field.onChange} />
+              <DayField label="Day" value={field.value} onChange={field.onChange} />
             )}
           />
           <TimeOf form={form} name="start" label="Start" />
@@ -247,9 +243,9 @@ function TimeOf({ form, name, label }: TimeOfProps) {
       control={form.control}
       name={name}
       render={({ field }) => (
-        <DateField
+        <TimeField
           label={label}
-          type="time"
+
           value={writeMinute(field.value)}
           onChange={(text) => field.onChange(readMinute(text))}
         />

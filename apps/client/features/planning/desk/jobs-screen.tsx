@@ -8,7 +8,8 @@ import { useState } from 'react';
 import { Column, Row } from '@/design/box.tsx';
 import { Button } from '@/design/button.tsx';
 import { Mark } from '@/design/mark.tsx';
-import { DateField, Pick } from '@/design/pick.tsx';
+import { Pick } from '@/design/pick.tsx';
+import { DayField } from '@/design/when.tsx';
 import { Body, Figure } from '@/design/text.tsx';
 import { useOffice } from '@/device/office.ts';
 import { useNow } from '@/device/use-now.ts';
@@ -20,6 +21,7 @@ import type { ListColumn } from '@/features/lists/desk/office-list.tsx';
 import { TextFilter } from '@/features/lists/desk/text-filter.tsx';
 import { useList, type List } from '@/features/lists/desk/use-list.ts';
 import { SiteFilter } from '@/features/sites/desk/site-filter.tsx';
+import { FindTemplate } from '@/features/templates/desk/find-template.tsx';
 import { sayNearDay } from '@/design/say-day.ts';
 import { PlanTogether } from './plan-together.tsx';
 import { VisitDialog } from './visit-dialog.tsx';
@@ -171,27 +173,24 @@ function MoreFilters({ list, people }: { list: List<JobCard>; people: People }) 
           onChoose={(person) => change({ person: person ?? undefined })}
         />
       </Column>
-      <Pick
-        label="Sheet"
-        value={query['template'] ?? ''}
-        onChange={(template) => change({ template: template || undefined })}
-        options={[
-          { value: '', label: 'all' },
-          ...(answer?.templates ?? []).map(({ template, body }) => ({
-            value: template,
-            label: body.title,
-          })),
-        ]}
-      />
-      <DateField
+      <Column width={200}>
+        <FindTemplate
+          label="Sheet"
+          empty="All"
+          templates={answer?.templates ?? []}
+          chosen={query['template'] ?? null}
+          onChoose={(template) => change({ template: template ?? undefined })}
+        />
+      </Column>
+      <DayField
         label="From"
-        type="date"
+
         value={query['from'] ?? ''}
         onChange={(from) => change({ from: from || undefined })}
       />
-      <DateField
+      <DayField
         label="To"
-        type="date"
+
         value={query['to'] ?? ''}
         onChange={(to) => change({ to: to || undefined })}
       />

@@ -76,7 +76,11 @@ export function LaneDrawing({ cards, now, width, x, onOpen }: LaneProps) {
           >
             <View
               render="button"
-              aria-label={`${card.siteName}, ${sayMinute(card.visit.start)}, ${words}`}
+              aria-label={
+                late
+                  ? `${card.siteName} · ${words}, ${sayMinute(card.visit.start)}, ${card.job.state}`
+                  : `${card.siteName}, ${sayMinute(card.visit.start)}, ${words}`
+              }
               height={BOX.height}
               flexDirection="row"
               alignItems="flex-end"

@@ -4,10 +4,12 @@ import type { PublishedTemplate } from '@ant-trail/contract/templates';
 import { useWatch, type UseFormReturn } from 'react-hook-form';
 import { Column, Row } from '@/design/box.tsx';
 import { Button } from '@/design/button.tsx';
+import { FindAmong } from '@/design/find-among.tsx';
 import { Input } from '@/design/input.tsx';
 import { Pick } from '@/design/pick.tsx';
 import { useOffice } from '@/device/office.ts';
 import { FindPerson } from '@/features/accounts/desk/find-person.tsx';
+import { FindTemplate } from '@/features/templates/desk/find-template.tsx';
 import { useReaders, type NamedPerson } from '@/features/accounts/desk/use-people.ts';
 
 export interface MoreOfJobProps {
@@ -39,24 +41,19 @@ export function MoreOfJob({ form, templates, people }: MoreOfJobProps) {
     <Column gap="$3">
       {sheets.map((sheet, index) => (
         <Row key={index} gap="$2" alignItems="flex-end" flexWrap="wrap">
-          <Pick
+          <FindTemplate
             label={`Sheet ${index + 2}`}
-            value={sheet.template}
-            onChange={(template) => change(index, { template })}
-            options={templates.map(({ template, body }) => ({
-              value: template,
-              label: body.title,
-            }))}
+            templates={templates}
+            chosen={sheet.template}
+            onChoose={(template) => change(index, { template: template ?? sheet.template })}
           />
           {things.length > 0 ? (
-            <Pick
+            <FindAmong
               label={`What sheet ${index + 2} is about`}
-              value={sheet.asset ?? ''}
-              onChange={(asset) => change(index, { asset: asset || null })}
-              options={[
-                { value: '', label: 'The whole place' },
-                ...things.map(({ id, name }) => ({ value: id, label: name })),
-              ]}
+              empty="The whole place"
+              chosen={sheet.asset}
+              onChoose={(asset) => change(index, { asset })}
+              options={things.map(({ id, name }) => ({ value: id, label: name }))}
             />
           ) : null}
           <Pick

@@ -5,7 +5,7 @@ import { Column } from '@/design/box.tsx';
 import { Button } from '@/design/button.tsx';
 import { Dialog } from '@/design/dialog.tsx';
 import { Notice } from '@/design/notice.tsx';
-import { DateField } from '@/design/pick.tsx';
+import { DayField } from '@/design/when.tsx';
 import { Body } from '@/design/text.tsx';
 import { ask, wordsFor } from '@/device/api.ts';
 import { useNow } from '@/device/use-now.ts';
@@ -80,7 +80,7 @@ export function PlanTogether({ cards, people, onDone }: PlanTogetherProps) {
               chosen={person}
               onChoose={setPerson}
             />
-            <DateField label="Day (empty: as it is)" type="date" value={day} onChange={setDay} />
+            <DayField label="Day (empty: as it is)" value={day} onChange={setDay} />
             {problems.map((problem) => (
               <Notice key={problem} tone="eyes" alert>
                 {problem}

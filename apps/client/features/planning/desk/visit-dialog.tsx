@@ -7,7 +7,7 @@ import { useState } from 'react';
 import { Column, Row } from '@/design/box.tsx';
 import { Button } from '@/design/button.tsx';
 import { Dialog } from '@/design/dialog.tsx';
-import { DateField } from '@/design/pick.tsx';
+import { DayField, TimeField } from '@/design/when.tsx';
 import { Body, Figure } from '@/design/text.tsx';
 import { ask, wordsFor } from '@/device/api.ts';
 import { useOffice } from '@/device/office.ts';
@@ -98,8 +98,8 @@ export function VisitDialog({ card, people, onClose }: VisitDialogProps) {
               onChoose={setWho}
             />
             <Row gap="$3">
-              <DateField label="Day" type="date" value={day} onChange={setDay} />
-              <DateField label="Start" type="time" value={start} onChange={setStart} />
+              <DayField label="Day" value={day} onChange={setDay} />
+              <TimeField label="Start" value={start} onChange={setStart} />
             </Row>
             {problem ? (
               <Body small eyes role="alert">

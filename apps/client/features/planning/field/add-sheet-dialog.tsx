@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { Column } from '@/design/box.tsx';
 import { Button } from '@/design/button.tsx';
 import { Dialog } from '@/design/dialog.tsx';
-import { Pick } from '@/design/pick.tsx';
+import { FindAmong } from '@/design/find-among.tsx';
 import { useLive } from '@/device/use-live.ts';
 import { useMe } from '@/features/accounts/session.ts';
 import { usePhone } from '@/features/sync/phone.tsx';
@@ -20,13 +20,13 @@ export function AddSheetDialog({ stop, onClose }: { stop: TrailStop; onClose: ()
   const things =
     useLive(() => store.assets.where('site').equals(stop.site.id).toArray(), [store]) ?? [];
   const [version, setVersion] = useState<TemplateVersion | null>(null);
-  const [asset, setAsset] = useState('');
+  const [asset, setAsset] = useState<string | null>(null);
   const [asked, setAsked] = useState(false);
   const [busy, setBusy] = useState(false);
   const add = async (): Promise<void> => {
     if (!version) return setAsked(true);
     setBusy(true);
-    const sheet = await addSheet(store, person.id, stop.job.id, version, asset || null);
+    const sheet = await addSheet(store, person.id, stop.job.id, version, asset);
     engine.soon();
     onClose();
     router.navigate(`/sheet/${sheet}`);
@@ -36,16 +36,14 @@ export function AddSheetDialog({ stop, onClose }: { stop: TrailStop; onClose: ()
       <Column gap="$3">
         <PickTemplate chosen={version} onChoose={setVersion} missing={asked} />
         {things.length > 0 ? (
-          <Pick
+          <FindAmong
             label="What is it about?"
-            value={asset}
-            onChange={setAsset}
-            options={[
-              { value: '', label: 'The whole place' },
-              ...things
-                .filter(({ retired }) => !retired)
-                .map(({ id, name }) => ({ value: id, label: name })),
-            ]}
+            empty="The whole place"
+            chosen={asset}
+            onChoose={setAsset}
+            options={things
+              .filter(({ retired }) => !retired)
+              .map(({ id, name }) => ({ value: id, label: name }))}
           />
         ) : null}
         <Button main onPress={() => add()} disabled={busy}>

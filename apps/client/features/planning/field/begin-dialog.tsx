@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { Column } from '@/design/box.tsx';
 import { Button } from '@/design/button.tsx';
 import { Dialog } from '@/design/dialog.tsx';
-import { Pick } from '@/design/pick.tsx';
+import { FindAmong } from '@/design/find-among.tsx';
 import { Body } from '@/design/text.tsx';
 import { useLive } from '@/device/use-live.ts';
 import { useMe } from '@/features/accounts/session.ts';
@@ -19,7 +19,7 @@ export function BeginDialog({ onClose }: { onClose: () => void }) {
   const router = useRouter();
   const sites =
     useLive(() => store.sites.filter(({ retired }) => !retired).toArray(), [store]) ?? [];
-  const [site, setSite] = useState('');
+  const [site, setSite] = useState<string | null>(null);
   const [version, setVersion] = useState<TemplateVersion | null>(null);
   const [asked, setAsked] = useState(false);
   const [busy, setBusy] = useState(false);
@@ -34,17 +34,14 @@ export function BeginDialog({ onClose }: { onClose: () => void }) {
   return (
     <Dialog title="Work that is not planned" onClose={onClose}>
       <Column gap="$3">
-        <Pick
+        <FindAmong
           label="Where are you?"
-          value={site}
-          onChange={setSite}
+          chosen={site}
+          onChoose={setSite}
           problem={asked && !site ? 'Choose the place.' : undefined}
-          options={[
-            { value: '', label: 'Choose …' },
-            ...[...sites]
-              .sort((a, b) => a.name.localeCompare(b.name))
-              .map(({ id, name }) => ({ value: id, label: name })),
-          ]}
+          options={[...sites]
+            .sort((a, b) => a.name.localeCompare(b.name))
+            .map(({ id, name, client }) => ({ value: id, label: name, about: client }))}
         />
         <PickTemplate chosen={version} onChoose={setVersion} missing={asked} />
         <Body small quiet>

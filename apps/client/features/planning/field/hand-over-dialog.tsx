@@ -3,7 +3,7 @@ import { Column } from '@/design/box.tsx';
 import { Button } from '@/design/button.tsx';
 import { Dialog } from '@/design/dialog.tsx';
 import { Input } from '@/design/input.tsx';
-import { Pick } from '@/design/pick.tsx';
+import { FindAmong } from '@/design/find-among.tsx';
 import { Body } from '@/design/text.tsx';
 import { useMe } from '@/features/accounts/session.ts';
 import { useColleagues } from '@/features/accounts/use-colleagues.ts';
@@ -23,7 +23,7 @@ export function HandOverDialog({ what, of, onClose, onDone }: HandOverDialogProp
   const { store, engine } = usePhone();
   const { person } = useMe();
   const people = useColleagues(store);
-  const [to, setTo] = useState('');
+  const [to, setTo] = useState<string | null>(null);
   const [word, setWord] = useState('');
   const [asked, setAsked] = useState(false);
   const [busy, setBusy] = useState(false);
@@ -37,17 +37,14 @@ export function HandOverDialog({ what, of, onClose, onDone }: HandOverDialogProp
   return (
     <Dialog title={`Hand over: ${what}`} onClose={onClose}>
       <Column gap="$3">
-        <Pick
+        <FindAmong
           label="To whom?"
-          value={to}
-          onChange={setTo}
+          chosen={to}
+          onChoose={setTo}
           problem={asked && !to ? 'Choose a colleague.' : undefined}
-          options={[
-            { value: '', label: 'Choose …' },
-            ...people
-              .filter(({ id }) => id !== person.id)
-              .map(({ id, name }) => ({ value: id, label: name })),
-          ]}
+          options={people
+            .filter(({ id }) => id !== person.id)
+            .map(({ id, name }) => ({ value: id, label: name }))}
         />
         <Input label="A word with it, if you like" value={word} onChange={setWord} lines={2} />
         <Body small quiet>

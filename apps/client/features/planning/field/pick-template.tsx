@@ -1,5 +1,5 @@
 import type { TemplateVersion } from '@ant-trail/core/sheet';
-import { Pick } from '@/design/pick.tsx';
+import { FindAmong } from '@/design/find-among.tsx';
 import { useLive } from '@/device/use-live.ts';
 import { usePhone } from '@/features/sync/phone.tsx';
 import { templatesHere } from './own-work.ts';
@@ -16,15 +16,12 @@ export function PickTemplate({ chosen, onChoose, missing }: PickTemplateProps) {
   const { store } = usePhone();
   const templates = useLive(() => templatesHere(store), [store]) ?? [];
   return (
-    <Pick
+    <FindAmong
       label="Which sheet?"
-      value={chosen?.id ?? ''}
-      onChange={(id) => onChoose(templates.find((each) => each.id === id) ?? null)}
+      chosen={chosen?.id ?? null}
+      onChoose={(id) => onChoose(templates.find((each) => each.id === id) ?? null)}
       problem={missing && !chosen ? 'Choose the sheet.' : undefined}
-      options={[
-        { value: '', label: 'Choose …' },
-        ...templates.map(({ id, body }) => ({ value: id, label: body.title })),
-      ]}
+      options={templates.map(({ id, body }) => ({ value: id, label: body.title }))}
     />
   );
 }

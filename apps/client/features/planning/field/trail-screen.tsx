@@ -1,7 +1,8 @@
 import { lazy, Suspense, useDeferredValue, useEffect, useState } from 'react';
 import { Column, Row, Scroll } from '@/design/box.tsx';
 import { Button } from '@/design/button.tsx';
-import { FieldFoot, FieldHead, FieldPage, useTwoSides } from '@/design/field-frame.tsx';
+import { FieldFoot, FieldHead, FieldPage } from '@/design/field-frame.tsx';
+import { useTwoSides } from '@/design/sides.ts';
 import { sayDay } from '@/design/say-day.ts';
 import { Body, Heading, Title } from '@/design/text.tsx';
 import { whenIdle } from '@/device/when-idle.ts';
@@ -10,13 +11,16 @@ import { FieldNav } from '@/features/sync/field/field-nav.tsx';
 import { KeptLine } from '@/features/sync/field/kept-line.tsx';
 import { useKept } from '@/features/sync/kept.ts';
 import { usePhone } from '@/features/sync/phone.tsx';
-import { BeginDialog } from './begin-dialog.tsx';
 import { planAhead } from './plan-for.ts';
 import { TrailStops } from './trail-stops.tsx';
 import { useTrail } from './use-trail.ts';
 import { VisitBar } from './visit-bar.tsx';
 
 // Nothing that a phone shows first.
+const BeginDialog = lazy(async () => {
+  const { BeginDialog: Loaded } = await import('./begin-dialog.tsx');
+  return { default: Loaded };
+});
 const VisitDetails = lazy(async () => {
   const { VisitDetails: Loaded } = await import('./visit-details.tsx');
   return { default: Loaded };
@@ -57,7 +61,7 @@ export function TrailScreen() {
         </Row>
       </FieldHead>
       <Row className="sides" flex={1} minHeight={0} alignItems="stretch">
-        <Scroll render="main" paddingRight="$4">
+        <Scroll render="main" id="main" paddingRight="$4">
           {filling ? <Filling /> : null}
           {drawn && !filling ? (
             <TrailStops
@@ -92,7 +96,11 @@ export function TrailScreen() {
           </Column>
         ) : null}
       </Row>
-      {beginning ? <BeginDialog onClose={() => setBeginning(false)} /> : null}
+      {beginning ? (
+        <Suspense fallback={null}>
+          <BeginDialog onClose={() => setBeginning(false)} />
+        </Suspense>
+      ) : null}
       <FieldFoot>
         {next ? <VisitBar stop={next} /> : null}
         <FieldNav />

@@ -33,7 +33,7 @@ export function VisitDetails({ stop, aside = false }: VisitDetailsProps) {
     <Scroll
       {...(aside
         ? { render: 'section' as const, 'aria-label': site.name }
-        : { render: 'main' as const })}
+        : { render: 'main' as const, id: 'main' })}
     >
       <Column paddingHorizontal="$4" gap="$1" paddingBottom="$3">
         {aside ? <Heading>{site.name}</Heading> : <Title>{site.name}</Title>}

@@ -1,7 +1,8 @@
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import { Column, Row, Scroll } from '@/design/box.tsx';
 import { Button } from '@/design/button.tsx';
-import { FieldFoot, FieldHead, FieldPage, useTwoSides } from '@/design/field-frame.tsx';
+import { FieldFoot, FieldHead, FieldPage } from '@/design/field-frame.tsx';
+import { useTwoSides } from '@/design/sides.ts';
 import { Body, Heading } from '@/design/text.tsx';
 import { useLive } from '@/device/use-live.ts';
 import { FieldNav } from '@/features/sync/field/field-nav.tsx';

@@ -20,12 +20,17 @@ export interface DecisionBarProps {
   readonly chosen: string | null;
   readonly onDone: () => void;
   readonly onChanged: () => void;
+  /** On a phone: what is decided most stands there, the rest behind one button. */
+  readonly folded?: boolean;
 }
 
 type Open = 'return' | 'correct' | 'action' | null;
 
 /** What the reviewer decides, each with its key. */
-export function DecisionBar({ dossier, reading, chosen, onDone, onChanged }: DecisionBarProps) {
+export function DecisionBar(props: DecisionBarProps) {
+  const { dossier, reading, chosen, onDone, onChanged, folded = false } = props;
+  const [unfolded, setUnfolded] = useState(false);
+  const shows = !folded || unfolded;
   const { person } = useMe();
   const keysOn = useShortcuts((shortcuts) => shortcuts.on);
   const [open, setOpen] = useState<Open>(null);
@@ -78,7 +83,7 @@ export function DecisionBar({ dossier, reading, chosen, onDone, onChanged }: Dec
   return (
     <Row
       render="footer"
-      className="decisions"
+      className={folded ? undefined : 'decisions'}
       backgroundColor="$sheet"
       borderTopWidth={1}
       borderColor="$rule"
@@ -91,15 +96,24 @@ export function DecisionBar({ dossier, reading, chosen, onDone, onChanged }: Dec
         Approve
       </Button>
       <Button onPress={() => setOpen('return')} disabled={!decides || isGiven} shortcut="R">
-        Return with a word
+        {folded ? 'Return' : 'Return with a word'}
       </Button>
-      <Button onPress={() => setOpen('correct')} disabled={!corrects} shortcut="C">
-        Correct a value
-      </Button>
-      <Button onPress={() => setOpen('action')} disabled={!reviews} shortcut="O">
-        Open an action
-      </Button>
-      <Button onPress={report}>Report</Button>
+      {shows ? (
+        <>
+          <Button onPress={() => setOpen('correct')} disabled={!corrects} shortcut="C">
+            Correct a value
+          </Button>
+          <Button onPress={() => setOpen('action')} disabled={!reviews} shortcut="O">
+            Open an action
+          </Button>
+          <Button onPress={report}>Report</Button>
+        </>
+      ) : null}
+      {folded ? (
+        <Button plain onPress={() => setUnfolded(!unfolded)}>
+          {unfolded ? 'Less' : 'More'}
+        </Button>
+      ) : null}
       {given ? (
         <Row gap="$2" role="status" alignItems="center">
           <Body small strong>
@@ -115,11 +129,13 @@ export function DecisionBar({ dossier, reading, chosen, onDone, onChanged }: Dec
           {said}
         </Body>
       ) : null}
-      <Row flex={1} justifyContent="flex-end" minWidth={180}>
-        <Body tiny quiet className="key-hint">
-          {keysOn ? 'next J · back K · photo Space' : ''}
-        </Body>
-      </Row>
+      {folded || !keysOn ? null : (
+        <Row flex={1} justifyContent="flex-end" minWidth={180}>
+          <Body tiny quiet className="key-hint">
+            next J · back K · photo Space
+          </Body>
+        </Row>
+      )}
       {open === 'return' ? (
         <ReturnDialog
           dossier={dossier}

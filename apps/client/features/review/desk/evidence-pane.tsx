@@ -35,19 +35,10 @@ export interface EvidencePaneProps {
   readonly onSettled: () => void;
 }
 
-/** What stands behind one answer: photos, signature, its whole history, what is done about it. */
-export function EvidencePane({ dossier, reading, chosen, onSettled }: EvidencePaneProps) {
-  const { organisation } = useMe();
-  const people = usePeople();
-  const [zoomed, setZoomed] = useState<Photo | null>(null);
-  const state = chosen === null ? undefined : reading.questions.get(chosen);
-  const [first] = state?.photos ?? [];
-  useShortcut('space', () => first && setZoomed(first), first !== undefined);
+/** What stands behind one answer, beside the sheet. */
+export function EvidencePane(props: EvidencePaneProps) {
+  const state = props.chosen === null ? undefined : props.reading.questions.get(props.chosen);
   if (!state) return null;
-  const { question, photos, answer } = state;
-  const [finding] = state.findings;
-  const actions = dossier.actions.filter((action) => action.key === state.path);
-  const when = (instant: string): string => sayWhen(instant, organisation.timeZone);
   return (
     <Scroll
       render="aside"
@@ -61,7 +52,29 @@ export function EvidencePane({ dossier, reading, chosen, onSettled }: EvidencePa
       borderColor="$rule"
     >
       <Column padding="$4" gap="$3">
-        <Heading>{question.label}</Heading>
+        <Heading>{state.question.label}</Heading>
+        <Evidence {...props} />
+      </Column>
+    </Scroll>
+  );
+}
+
+/** Photos, signature, the whole history of an answer, and what is done about it. */
+export function Evidence({ dossier, reading, chosen, onSettled }: EvidencePaneProps) {
+  const { organisation } = useMe();
+  const people = usePeople();
+  const [zoomed, setZoomed] = useState<Photo | null>(null);
+  const state = chosen === null ? undefined : reading.questions.get(chosen);
+  const [first] = state?.photos ?? [];
+  useShortcut('space', () => first && setZoomed(first), first !== undefined);
+  if (!state) return null;
+  const { question, photos, answer } = state;
+  const [finding] = state.findings;
+  const actions = dossier.actions.filter((action) => action.key === state.path);
+  const when = (instant: string): string => sayWhen(instant, organisation.timeZone);
+  return (
+    <>
+      <Column gap="$3">
         <Differences state={state} dossier={dossier} reading={reading} onSettled={onSettled} />
         {photos.map((photo) => (
           <Column key={photo.path} gap="$1">
@@ -167,7 +180,7 @@ export function EvidencePane({ dossier, reading, chosen, onSettled }: EvidencePa
           </View>
         </Dialog>
       ) : null}
-    </Scroll>
+    </>
   );
 }
 

@@ -14,11 +14,13 @@ import { useNarrowed, type Queue } from './use-queue.ts';
 export interface QueuePaneProps {
   readonly queue: Queue;
   readonly current: string | null;
+  /** It has the page for itself. */
+  readonly whole?: boolean;
   readonly onOpen: (sheet: string) => void;
 }
 
 /** What waits to be read, worst first. */
-export function QueuePane({ queue, current, onOpen }: QueuePaneProps) {
+export function QueuePane({ queue, current, whole = false, onOpen }: QueuePaneProps) {
   const { organisation } = useMe();
   const { all, text } = useNarrowed();
   const { name: nameOf } = usePeople();
@@ -28,15 +30,17 @@ export function QueuePane({ queue, current, onOpen }: QueuePaneProps) {
     <Scroll
       render="nav"
       aria-label="Waiting to be read"
-      flexGrow={0}
+      flexGrow={whole ? 1 : 0}
       flexShrink={1}
-      flexBasis={264}
+      flexBasis={whole ? 0 : 264}
       minWidth={150}
-      borderRightWidth={1}
+      borderRightWidth={whole ? 0 : 1}
       borderColor="$rule"
     >
       <Column padding="$4" paddingBottom="$3" gap="$3">
-        <Heading>{total === undefined ? ' ' : `${total} to read, worst first`}</Heading>
+        <Heading render={whole ? 'h1' : 'h2'}>
+          {total === undefined ? ' ' : `${total} to read, worst first`}
+        </Heading>
         <TextFilter
           label="Place, job or person"
           query={{ text }}
@@ -50,6 +54,11 @@ export function QueuePane({ queue, current, onOpen }: QueuePaneProps) {
           />
         ) : null}
       </Column>
+      {total === 0 ? (
+        <Body quiet padding="$4">
+          Finished sheets appear here by themselves, the worst first.
+        </Body>
+      ) : null}
       {items.map((item) => {
         const unusual = standsOut(item.summary);
         const isHere = item.sheet === current;

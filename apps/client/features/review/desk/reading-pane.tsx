@@ -1,6 +1,6 @@
 import { Person } from '@ant-trail/contract/accounts';
 import type { Dossier } from '@ant-trail/contract/review';
-import { sayRange, unusualAtEnd, writeUnit } from '@ant-trail/core/measure';
+import { sayRange, unusualAtEnd, writeEntered, writeUnit } from '@ant-trail/core/measure';
 import { needsEyes } from '@ant-trail/core/review';
 import {
   everyQuestion,
@@ -220,7 +220,7 @@ function Small({ state, dossier }: { state: QuestionState; dossier: Dossier }) {
       bare
       height={34}
       range={expected ?? undefined}
-      name={`${question.label} over the last ${points.length} visits`}
+      name={`${question.label} over the last ${points.length} visits: ${points.map((point) => writeEntered(point.value, question.decimals)).join(', ')} ${writeUnit(question.unit)}`}
       points={points.map((point) => ({
         label: sayPast(point.at, organisation.timeZone),
         value: point.value,

@@ -1,38 +1,24 @@
-import { Dossier } from '@ant-trail/contract/review';
 import { View } from '@tamagui/core';
-import { useLocalSearchParams, useRouter } from 'expo-router';
-import { useState } from 'react';
+import { useRouter } from 'expo-router';
 import { Column, Row, Scroll } from '@/design/box.tsx';
+import { usePageTitle } from '@/design/page-title.ts';
+import { useTwoSides } from '@/design/sides.ts';
 import { useShortcut } from '@/design/use-shortcut.ts';
 import { Body, Heading } from '@/design/text.tsx';
-import { useOffice } from '@/device/office.ts';
-import { usePrepared } from '@/device/use-prepared.ts';
 import { DecisionBar } from './decision-bar.tsx';
 import { EvidencePane } from './evidence-pane.tsx';
 import { QueuePane } from './queue-pane.tsx';
-import { readDossier } from './read-dossier.ts';
 import { ReadingPane } from './reading-pane.tsx';
-import { useQueue } from './use-queue.ts';
+import { ReviewOnPhone } from './review-on-phone.tsx';
+import { useReading } from './use-reading.ts';
+
+export const ReviewScreen = () => (useTwoSides() ? <ReadingDesk /> : <ReviewOnPhone />);
 
 /** The reading desk: queue, sheet and evidence side by side. */
-export function ReviewScreen() {
-  const params = useLocalSearchParams<{ sheet?: string }>();
+function ReadingDesk() {
   const router = useRouter();
-  const queue = useQueue();
-  const items = queue.rows;
-  const sheet = params.sheet ?? items[0]?.sheet ?? null;
-  const dossier = useOffice(Dossier, sheet ? `/api/sheets/${sheet}` : null);
-  const [chosen, setChosen] = useState<{ sheet: string; key: string } | null>(null);
-  const canRead = usePrepared(dossier.answer?.version.body);
-  const reading = dossier.answer && canRead ? readDossier(dossier.answer) : null;
-  const key = chosen?.sheet === sheet ? chosen?.key : reading?.first;
-  const go = (by: number): void => {
-    const index = items.findIndex((item) => item.sheet === sheet);
-    const next = items[Math.min(items.length - 1, Math.max(0, index + by))];
-    if (index + by >= items.length - 1) queue.more?.();
-    if (next) router.setParams({ sheet: next.sheet });
-    if (next && !params.sheet) router.navigate(`/review/${next.sheet}`);
-  };
+  const { queue, sheet, dossier, open, choose, go, decided } = useReading(true);
+  usePageTitle(open ? `Review: ${open.dossier.site.name}` : 'Review');
   useShortcut('j', () => go(1));
   useShortcut('k', () => go(-1));
   return (
@@ -45,20 +31,15 @@ export function ReviewScreen() {
         />
         <Scroll
           render="main"
+          id="main"
           backgroundColor="$sheet"
           flexGrow={2}
           flexBasis={420}
           tabIndex={0}
           aria-label="The sheet"
         >
-          {reading && dossier.answer ? (
-            <ReadingPane
-              dossier={dossier.answer}
-              reading={reading}
-              chosen={key ?? null}
-              onChoose={(each) => sheet && setChosen({ sheet, key: each })}
-              onSettled={dossier.again}
-            />
+          {open ? (
+            <ReadingPane {...open} onChoose={choose} onSettled={dossier.again} />
           ) : (
             <Column padding="$5" gap="$2">
               {queue.total === 0 && !sheet ? (
@@ -75,29 +56,10 @@ export function ReviewScreen() {
             </Column>
           )}
         </Scroll>
-        {reading && dossier.answer ? (
-          <EvidencePane
-            dossier={dossier.answer}
-            reading={reading}
-            chosen={key ?? null}
-            onSettled={dossier.again}
-          />
-        ) : null}
+        {open ? <EvidencePane {...open} onSettled={dossier.again} /> : null}
       </Row>
-      {reading && dossier.answer ? (
-        <DecisionBar
-          key={sheet}
-          dossier={dossier.answer}
-          reading={reading}
-          chosen={key ?? null}
-          onDone={() => {
-            dossier.again();
-            queue.again();
-            const rest = items.filter((item) => item.sheet !== sheet);
-            if (rest[0]) router.navigate(`/review/${rest[0].sheet}`);
-          }}
-          onChanged={dossier.again}
-        />
+      {open ? (
+        <DecisionBar key={sheet} {...open} onDone={decided} onChanged={dossier.again} />
       ) : null}
     </View>
   );

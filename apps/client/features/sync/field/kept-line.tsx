@@ -24,7 +24,6 @@ export function KeptLine() {
       justifyContent="center"
       gap={0}
       onPress={() => router.navigate('/kept')}
-      aria-label={`${waiting} kept here. ${kept.refused} refused.`}
     >
       <Row gap="$1">
         {kept.refused > 0 ? (

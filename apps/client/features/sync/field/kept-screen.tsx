@@ -55,7 +55,7 @@ export function KeptScreen() {
             : STATE_WORDS[state]}
         </Body>
       </FieldHead>
-      <Scroll render="main">
+      <Scroll render="main" id="main">
         {refused.length + refusedPhotos.length > 0 ? (
           <Column gap="$2" paddingBottom="$3">
             <Notice tone="eyes" mark="needs eyes">

@@ -111,6 +111,7 @@ export function Builder({ published, onClose }: BuilderProps) {
         </Scroll>
         <Scroll
           render="main"
+          id="main"
           tabIndex={0}
           flex={2}
           minWidth={300}

@@ -1,8 +1,9 @@
 import { TemplatesAnswer } from '@ant-trail/contract/templates';
 import type { Question, TemplateBody } from '@ant-trail/core/sheet';
 import { copyOf, keysOf, newQuestion, questionBank } from '@ant-trail/core/templates';
-import { useEffect, useMemo, useState } from 'react';
+import { useMemo, useState } from 'react';
 import { Column } from '@/design/box.tsx';
+import { useCommandKey } from '@/design/use-command-key.ts';
 import { Segments } from '@/design/choose.tsx';
 import { Input } from '@/design/input.tsx';
 import { PressableRow } from '@/design/pressable-row.tsx';
@@ -25,16 +26,7 @@ export interface QuestionSourceProps {
 /** Where a question comes from: a kind, to be worded, or one that another template asks. */
 export function QuestionSource({ body, onAdd }: QuestionSourceProps) {
   const [source, setSource] = useState<(typeof SOURCES)[number]['value']>('kinds');
-  useEffect(() => {
-    const press = (event: KeyboardEvent): void => {
-      if (!event.altKey || event.key.toLowerCase() !== 'n') return;
-      event.preventDefault();
-      document.querySelector<HTMLElement>(`#${FIELDS} input`)?.focus();
-    };
-    // Fields keep their keys to themselves: this one is heard on its way down.
-    addEventListener('keydown', press, true);
-    return () => removeEventListener('keydown', press, true);
-  }, []);
+  useCommandKey('alt+n', () => document.querySelector<HTMLElement>(`#${FIELDS} input`)?.focus());
   return (
     <Column id={FIELDS}>
       <Column padding="$3" paddingBottom={0}>
