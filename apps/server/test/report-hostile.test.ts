@@ -219,3 +219,27 @@ describe('an approval', () => {
     expect(await mails()).toHaveLength(1);
   }, 40_000);
 });
+
+test('photos stay with their question: one beside it, several in rows, whatever their shape', async () => {
+  const shapes = [
+    [40, 400],
+    [400, 40],
+    [30, 30],
+    [64, 48],
+    [48, 64],
+  ] as const;
+  const countOf = async (): Promise<number> => (await pagesOf()).length;
+  for (const [index, [width, height]] of shapes.entries()) {
+    await picture(
+      await sharp({ create: { width, height, channels: 3, background: '#446688' } })
+        .jpeg()
+        .toBuffer(),
+      'image/jpeg',
+    );
+    const pages = await pagesOf();
+    expect(pages.join(' ').match(/As found/g)).toHaveLength(index + 1);
+    // No page holds photos alone: where they are, their question is.
+    for (const page of pages) if (page.includes('As found')) expect(page).toContain('View');
+  }
+  expect(await countOf()).toBeLessThanOrEqual(3);
+});

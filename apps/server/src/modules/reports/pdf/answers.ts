@@ -9,6 +9,7 @@ import {
   sayState,
   textOf,
   walk,
+  type Photo,
   type QuestionState,
   type SheetState,
 } from '@ant-trail/core/sheet';
@@ -17,8 +18,13 @@ import type { ReportData } from '../data.ts';
 import type { Say } from './say.ts';
 import { drawShapes, drawSketch } from './sketch.ts';
 
-const PHOTO_HEIGHT = 150;
-const GAP = 14;
+/** Three beside each other: large enough to see what is meant, and few pages. */
+const PHOTO_HEIGHT = 125;
+const PHOTOS_IN_ROW = 3;
+const GAP = 12;
+/** A line below a photo, and the space around it. */
+const CAPTION = 40;
+const SIGNATURE_WIDTH = 165;
 
 /** Every section with what was asked and answered; what was not asked is not in the report. */
 export function writeAnswers(paper: Paper, data: ReportData, state: SheetState, say: Say): void {
@@ -54,13 +60,27 @@ function writeQuestion(
   const quiet = notesOn(state, say);
   const labelHeight = paper.heightOf(label, paper.width * 0.53);
   const noteHeight = quiet ? paper.heightOf(quiet, paper.width * 0.53, 9) : 0;
-  const height = Math.max(labelHeight + noteHeight, paper.heightOf(said, answerWidth)) + 10;
+  const saidHeight = paper.heightOf(said, answerWidth);
+  const signed = drawnSignature(state);
+  const signedHeight = signed ? signatureHeight(signed) : 0;
+  // One photo alone stands under the answer, beside its question.
+  const [only] = state.photos.length === 1 ? state.photos : [];
+  const onlyHeight = only ? photoHeight(paper, only, answerWidth, say) + 4 : 0;
+  const below = saidHeight + signedHeight;
+  const height = Math.max(labelHeight + noteHeight, below + onlyHeight) + 10;
   if (height > paper.pageHeight / 2) {
     writeLong(paper, label, quiet, said);
-    placeEvidence(paper, data, state, say);
+    if (signed) {
+      paper.need(signedHeight + 8);
+      drawSignature(paper, signed, paper.left, paper.y);
+      paper.space(signedHeight + 8);
+    }
+    placeEvidence(paper, data, state, say, false);
     return;
   }
-  paper.need(height + 4);
+  // A photo stands with its question, not at the head of the next page.
+  const evidence = state.photos.length > 1 ? PHOTO_HEIGHT + CAPTION : 0;
+  paper.need(height + 4 + evidence);
 
   const top = paper.y;
   const stands =
@@ -84,9 +104,14 @@ function writeQuestion(
     face: isReading(question) ? 'mono' : 'bold',
     color: stands ? CLAY : INK,
   });
+  if (signed) drawSignature(paper, signed, answerX, top + 4 + saidHeight);
+  if (only)
+    placePhoto(paper, data, state, only, say, {
+      ...{ x: answerX, top: top + 6 + below, width: answerWidth },
+    });
   paper.y = top + height;
   paper.rule();
-  placeEvidence(paper, data, state, say);
+  placeEvidence(paper, data, state, say, only !== undefined);
 }
 
 /** What is too long to stand side by side stands below one another, over as many pages as it takes. */
@@ -100,11 +125,15 @@ function writeLong(paper: Paper, label: string, quiet: string, said: string): vo
   paper.rule();
 }
 
-/** The signature, sketch and photos that belong to an answer, below it. */
-function placeEvidence(paper: Paper, data: ReportData, state: QuestionState, say: Say): void {
+/** The sketch and photos that belong to an answer, below it. */
+function placeEvidence(
+  paper: Paper,
+  data: ReportData,
+  state: QuestionState,
+  say: Say,
+  photoIsPlaced: boolean,
+): void {
   const { question, answer } = state;
-  if ((isSignature(answer?.value) || isHold(answer?.value)) && answer.value.strokes.length > 0)
-    drawSignature(paper, answer.value);
   if (isSketch(answer?.value) && question.kind === 'sketch')
     drawSketch(
       paper,
@@ -113,7 +142,7 @@ function placeEvidence(paper: Paper, data: ReportData, state: QuestionState, say
       question.label,
       data.photos[answer.value.under?.sha256 ?? ''],
     );
-  if (state.photos.length > 0) placePhotos(paper, data, state, say);
+  if (state.photos.length > 0 && !photoIsPlaced) placePhotos(paper, data, state, say);
 }
 
 /** The small words under a label: limit, verdict, reason, and what was corrected by whom. */
@@ -133,25 +162,35 @@ function notesOn(state: QuestionState, say: Say): string {
   return notes.join(' · ');
 }
 
-function drawSignature(paper: Paper, signature: SignatureValue | HoldValue): void {
-  const width = 190;
-  const deepest = Math.max(...signature.strokes.flat().map(([, y]) => y), 0.2);
-  const height = Math.min(90, deepest * width + 10);
-  paper.need(height + 24);
-  const top = paper.y + 8;
+/** What was signed by hand; null where nobody signed, or the name was typed. */
+function drawnSignature({ answer }: QuestionState): SignatureValue | HoldValue | null {
+  const value = answer?.value;
+  const isDrawn = isSignature(value) || isHold(value);
+  return isDrawn && value.strokes.length > 0 ? value : null;
+}
+
+function signatureHeight({ strokes }: SignatureValue | HoldValue): number {
+  const deepest = Math.max(...strokes.flat().map(([, y]) => y), 0.2);
+  return Math.min(80, deepest * SIGNATURE_WIDTH + 10) + 6;
+}
+
+function drawSignature(
+  paper: Paper,
+  signature: SignatureValue | HoldValue,
+  left: number,
+  top: number,
+): void {
   paper.figure(`Signature of ${signature.name}`, () => {
     paper.document.lineWidth(1.4).strokeColor(INK).lineCap('round').lineJoin('round');
     for (const stroke of signature.strokes) {
       stroke.forEach(([x, y], index) => {
-        const [px, py] = [paper.left + x * width, top + y * width];
+        const [px, py] = [left + x * SIGNATURE_WIDTH, top + 4 + y * SIGNATURE_WIDTH];
         if (index === 0) paper.document.moveTo(px, py);
         else paper.document.lineTo(px, py);
       });
       paper.document.stroke();
     }
   });
-  paper.y = top + height + 8;
-  paper.rule();
 }
 
 /** What was drawn over a photo, light under dark, so that it stands out from any ground. */
@@ -163,41 +202,56 @@ function drawMarks(paper: Paper, photo: PhotoValue, x: number, y: number, room: 
   drawShapes(paper, marks, [], { x, y, width, ink: CLAY, line: 8 });
 }
 
+/** Photos in rows below their question; one alone stands beside it already. */
 function placePhotos(paper: Paper, data: ReportData, state: QuestionState, say: Say): void {
-  const width = (paper.width - GAP) / 2;
-  for (let i = 0; i < state.photos.length; i += 2) {
-    const row = state.photos.slice(i, i + 2);
-    const captions = row.map(
-      (photo) =>
-        `${(photo.value.comment || 'Photo').replace(/\.$/, '')}, ${say.time(photo.value.takenAt)}`,
-    );
-    const captionHeight = Math.max(...captions.map((words) => paper.heightOf(words, width, 9)));
-    paper.need(PHOTO_HEIGHT + captionHeight + 22);
+  const width = (paper.width - GAP * (PHOTOS_IN_ROW - 1)) / PHOTOS_IN_ROW;
+  for (let i = 0; i < state.photos.length; i += PHOTOS_IN_ROW) {
+    const row = state.photos.slice(i, i + PHOTOS_IN_ROW);
+    const height = Math.max(...row.map((photo) => photoHeight(paper, photo, width, say)));
+    paper.need(height + 18);
     const top = paper.y + 8;
-    row.forEach((photo, column) => {
-      const x = paper.left + column * (width + GAP);
-      const bytes = data.photos[photo.value.sha256];
-      const caption = captions[column] ?? '';
-      if (bytes)
-        paper.figure(photo.value.comment || `Photo: ${state.question.label}`, () => {
-          paper.document.image(Buffer.from(bytes), x, top, {
-            fit: [width, PHOTO_HEIGHT],
-          });
-          drawMarks(paper, photo.value, x, top, width);
-        });
-      else
-        paper.beside('This photo has not arrived yet.', x, top + PHOTO_HEIGHT / 2, {
-          width,
-          color: QUIET,
-        });
-      paper.beside(caption, x, top + PHOTO_HEIGHT + 4, {
-        width,
-        size: 9,
-        color: QUIET,
-        tag: 'Caption',
-      });
-    });
-    paper.y = top + PHOTO_HEIGHT + captionHeight + 12;
+    row.forEach((photo, column) =>
+      placePhoto(paper, data, state, photo, say, {
+        ...{ x: paper.left + column * (width + GAP), top, width },
+      }),
+    );
+    paper.y = top + height + 8;
   }
   paper.rule();
+}
+
+interface Spot {
+  readonly x: number;
+  readonly top: number;
+  readonly width: number;
+}
+
+const captionOf = ({ value }: Photo, say: Say): string =>
+  `${(value.comment || 'Photo').replace(/\.$/, '')}, ${say.time(value.takenAt)}`;
+
+/** With the words below it. */
+const photoHeight = (paper: Paper, photo: Photo, width: number, say: Say): number =>
+  PHOTO_HEIGHT + 4 + paper.heightOf(captionOf(photo, say), width, 9);
+
+function placePhoto(
+  paper: Paper,
+  data: ReportData,
+  { question }: QuestionState,
+  photo: Photo,
+  say: Say,
+  { x, top, width }: Spot,
+): void {
+  const bytes = data.photos[photo.value.sha256];
+  if (bytes)
+    paper.figure(photo.value.comment || `Photo: ${question.label}`, () => {
+      paper.document.image(Buffer.from(bytes), x, top, { fit: [width, PHOTO_HEIGHT] });
+      drawMarks(paper, photo.value, x, top, width);
+    });
+  else
+    paper.beside('This photo has not arrived yet.', x, top + PHOTO_HEIGHT / 2, {
+      ...{ width, color: QUIET },
+    });
+  paper.beside(captionOf(photo, say), x, top + PHOTO_HEIGHT + 4, {
+    ...{ width, size: 9, color: QUIET, tag: 'Caption' as const },
+  });
 }

@@ -7,12 +7,21 @@ import {
 } from '@ant-trail/core/sheet';
 import { CLAY, INK, QUIET, SUN, type Paper } from '../../../paper/paper.ts';
 import type { ReportData } from '../data.ts';
+import { fitsOnCover, writeFindings } from './follow-up.ts';
 import type { Say } from './say.ts';
 
 const PICTURE_HEIGHT = 250;
 
-/** The first page: what, where, who with which credentials, when, and under which template. */
-export function writeCover(paper: Paper, data: ReportData, state: SheetState, say: Say): void {
+/**
+ * The first page: what, where, who with which credentials, when, under which template, and what was
+ * found as far as there is room for all of it.
+ */
+export function writeCover(
+  paper: Paper,
+  data: ReportData,
+  state: SheetState,
+  say: Say,
+): { readonly findingsStand: boolean } {
   const { dossier } = data;
   paper.ornament(() => {
     const { document } = paper;
@@ -76,15 +85,22 @@ export function writeCover(paper: Paper, data: ReportData, state: SheetState, sa
   }
   paper.space(8);
   const count = state.findings.length;
+  const stand = fitsOnCover(paper, state);
   const words =
     count === 0
       ? 'Nothing was found that is not as it should be.'
-      : `${count} ${count === 1 ? 'finding' : 'findings'}, see the end of this report.`;
+      : `${count} ${count === 1 ? 'finding' : 'findings'}${stand ? '' : ', see the end of this report'}`;
   paper.text(words, paper.left, {
     face: 'bold',
     size: 12,
     color: count > 0 ? CLAY : INK,
+    ...(stand ? { tag: 'H2' as const } : {}),
   });
+  if (stand) {
+    paper.space(6);
+    writeFindings(paper, state.findings);
+  }
+  return { findingsStand: stand };
 }
 
 function coverPicture(paper: Paper, data: ReportData, state: SheetState): void {
