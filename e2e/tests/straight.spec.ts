@@ -97,7 +97,7 @@ test('what is amiss keeps the page where it is, and so does whoever turned it of
   const main = page.locator('#main');
   const scrolled = () => main.evaluate((each) => each.scrollTop);
   const answer = (label: string, word: string) =>
-    question(page, label).getByRole('radio', { name: word });
+    question(page, label).getByRole('radio', { name: word, exact: true });
   await answer('Both ways out free?', 'No').click();
   await page.waitForTimeout(1_200);
   expect(await scrolled()).toBe(0);

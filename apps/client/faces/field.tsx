@@ -6,7 +6,9 @@ import { SkipLink } from '@/design/skip-link.tsx';
 import { TroubleBoundary } from '@/design/trouble-boundary.tsx';
 import { whenIdle } from '@/device/when-idle.ts';
 import { useSession } from '@/features/accounts/session.ts';
+import { bringDetails } from '@/features/planning/field/later.tsx';
 import { TrailScreen } from '@/features/planning/field/trail-screen.tsx';
+import { VisitScreen } from '@/features/planning/field/visit-screen.tsx';
 import { FieldNotices } from '@/features/sync/field/field-notices.tsx';
 import { SendingSaid } from '@/features/sync/field/sending-said.tsx';
 import { PhoneProvider } from '@/features/sync/phone.tsx';
@@ -14,9 +16,7 @@ import { ON_PHONE } from './on-phone.ts';
 
 // The trail is on the screen first; the rest comes when it is gone to, from the phone's own cache.
 const bringSheet = () => import('@/features/capture/field/sheet-screen.tsx');
-const bringVisit = () => import('@/features/planning/field/visit-screen.tsx');
 const SheetScreen = lazy(async () => ({ default: (await bringSheet()).SheetScreen }));
-const VisitScreen = lazy(async () => ({ default: (await bringVisit()).VisitScreen }));
 const KeptScreen = lazy(async () => {
   const { KeptScreen: Loaded } = await import('@/features/sync/field/kept-screen.tsx');
   return { default: Loaded };
@@ -42,7 +42,7 @@ export default function FieldFace() {
         // From the phone's own cache alone: over a poor network it would be in the way of what is sent.
         if (!navigator.serviceWorker?.controller) return;
         // What fails to come now is asked for again when it is gone to, and says so there.
-        for (const bring of [bringSheet, bringVisit]) void bring().catch(() => undefined);
+        for (const bring of [bringSheet, bringDetails]) void bring().catch(() => undefined);
       }),
     [],
   );

@@ -133,7 +133,10 @@ function useSought(path: string): void {
   useEffect(() => {
     if (!isSought) return;
     const element = document.getElementById(`question-${path}`);
-    element?.scrollIntoView({ block: 'start' });
+    const show = (): void => element?.scrollIntoView({ block: 'start' });
+    show();
+    // Out of sight it was not laid out: how high it is, and what is above it, is known only now.
+    requestAnimationFrame(() => requestAnimationFrame(show));
     element
       ?.querySelector<HTMLElement>('input:not([hidden]), textarea, button')
       ?.focus({ preventScroll: true });

@@ -60,7 +60,7 @@ export function CataloguesScreen() {
                   </Row>
                 </PressableRow>
               </Column>
-              <Button dense onPress={() => setImporting(each)} label={`Import ${each.name} anew`}>
+              <Button dense onPress={() => setImporting(each)} label={`Import anew: ${each.name}`}>
                 Import anew
               </Button>
             </Row>

@@ -1,4 +1,4 @@
-import { lazy, Suspense, useDeferredValue, useEffect, useState } from 'react';
+import { Suspense, useDeferredValue, useEffect, useState } from 'react';
 import { Column, Row, Scroll } from '@/design/box.tsx';
 import { Button } from '@/design/button.tsx';
 import { FieldFoot, FieldHead, FieldPage } from '@/design/field-frame.tsx';
@@ -11,20 +11,11 @@ import { FieldNav } from '@/features/sync/field/field-nav.tsx';
 import { KeptLine } from '@/features/sync/field/kept-line.tsx';
 import { useKept } from '@/features/sync/kept.ts';
 import { usePhone } from '@/features/sync/phone.tsx';
+import { BeginDialog, VisitDetails } from './later.tsx';
 import { planAhead } from './plan-for.ts';
 import { TrailStops } from './trail-stops.tsx';
 import { useTrail } from './use-trail.ts';
 import { VisitBar } from './visit-bar.tsx';
-
-// Nothing that a phone shows first.
-const BeginDialog = lazy(async () => {
-  const { BeginDialog: Loaded } = await import('./begin-dialog.tsx');
-  return { default: Loaded };
-});
-const VisitDetails = lazy(async () => {
-  const { VisitDetails: Loaded } = await import('./visit-details.tsx');
-  return { default: Loaded };
-});
 
 /** The person's day, stop by stop, the next one opened out: below its name, or beside the list. */
 export function TrailScreen() {

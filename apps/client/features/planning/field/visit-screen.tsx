@@ -1,4 +1,5 @@
 import { useLocalSearchParams, useRouter } from 'expo-router';
+import { Suspense } from 'react';
 import { Column, Row, Scroll } from '@/design/box.tsx';
 import { Button } from '@/design/button.tsx';
 import { FieldFoot, FieldHead, FieldPage } from '@/design/field-frame.tsx';
@@ -7,11 +8,11 @@ import { Body, Heading } from '@/design/text.tsx';
 import { useLive } from '@/device/use-live.ts';
 import { FieldNav } from '@/features/sync/field/field-nav.tsx';
 import { usePhone } from '@/features/sync/phone.tsx';
+import { VisitDetails } from './later.tsx';
 import { TrailStops } from './trail-stops.tsx';
 import { loadStop } from './trail.ts';
 import { useTrail } from './use-trail.ts';
 import { VisitBar } from './visit-bar.tsx';
-import { VisitDetails } from './visit-details.tsx';
 
 /** One stop with everything the phone knows of it; where there is room, beside the trail it is on. */
 export function VisitScreen() {
@@ -34,7 +35,11 @@ export function VisitScreen() {
       </FieldHead>
       <Row className="sides" flex={1} minHeight={0} alignItems="stretch">
         {twoSides ? <TrailBeside here={id} /> : null}
-        {stop ? <VisitDetails key={stop.visit.id} stop={stop} /> : null}
+        {stop ? (
+          <Suspense fallback={null}>
+            <VisitDetails key={stop.visit.id} stop={stop} />
+          </Suspense>
+        ) : null}
         {stop === null ? (
           <Column padding="$4" gap="$2">
             <Heading>This visit is not on your phone</Heading>

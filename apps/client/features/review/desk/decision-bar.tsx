@@ -88,7 +88,7 @@ export function DecisionBar(props: DecisionBarProps) {
       borderTopWidth={1}
       borderColor="$rule"
       paddingHorizontal="$4"
-      paddingVertical="$2"
+      paddingVertical={folded ? '$1' : '$2'}
       gap="$2"
       flexWrap="wrap"
     >

@@ -16,7 +16,7 @@ export function SendingSaid() {
 export function sayKept(waiting: number, refused: number, state: string): string {
   if (state === 'sign in') return 'Sign in again to send.';
   if (refused > 0) return 'The office refused something. It is under Sending.';
-  if (waiting === 0) return 'The office has everything.';
+  if (waiting === 0) return 'All is sent.';
   if (state === 'no network') return 'Kept on this phone. There is no network.';
   if (state === 'office away') return 'Kept on this phone. The office does not answer.';
   return state === 'sending' ? 'Sending.' : 'Kept on this phone.';

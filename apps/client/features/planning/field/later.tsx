@@ -1,0 +1,11 @@
+import { lazy } from 'react';
+
+// Nothing that a phone shows first: each comes from the phone's own cache when it is gone to.
+export const bringDetails = () => import('./visit-details.tsx');
+
+export const VisitDetails = lazy(async () => ({ default: (await bringDetails()).VisitDetails }));
+
+export const BeginDialog = lazy(async () => {
+  const { BeginDialog: Loaded } = await import('./begin-dialog.tsx');
+  return { default: Loaded };
+});
