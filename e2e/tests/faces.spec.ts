@@ -47,9 +47,9 @@ test('each face loads its own code only, and the field stays within a quarter of
   );
   console.log(`first screen, gzipped: field ${field.kB} kB, desk ${desk.kB} kB`);
   expect(field.text).toContain('Nothing on your trail');
-  expect(field.text).not.toContain('Return with a word');
+  expect(field.text).not.toContain('Return with a note');
   expect(field.text).not.toContain('Without a person');
-  expect(desk.text).toContain('Return with a word');
+  expect(desk.text).toContain('Return with a note');
   expect(desk.text).not.toContain('Nothing on your trail');
   expect(desk.text).not.toContain('Read it through once');
   // Trade kits come with the first sheet that needs them.

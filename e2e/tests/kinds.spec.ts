@@ -108,10 +108,10 @@ test('every kind of evidence is given on a phone, read at the desk and printed',
       await draw([60, 80], [200, 90]);
     }
     await sketch.getByRole('radio', { name: 'Word' }).click();
-    await sketch.getByLabel(/^Word to set/).fill('steep');
+    await sketch.getByLabel(/^Word: write it/).fill('steep');
     await draw([100, 120], [100, 120]);
     await sketch.getByRole('radio', { name: 'Sign' }).click();
-    await sketch.getByLabel(/^Sign to set/).selectOption({ label: 'Way out' });
+    await sketch.getByLabel(/^Symbol: choose it/).selectOption({ label: 'Way out' });
     await draw([200, 150], [200, 150]);
     await expect(paper.locator('text')).toHaveCount(2);
     await sketch.getByRole('button', { name: 'Undo' }).click();

@@ -119,7 +119,7 @@ test('a list is narrowed, kept as a view, read to its end and planned from', asy
   await main.evaluate((element) => element.scrollTo(0, 0));
   await desk.getByLabel('State').selectOption('draft');
   await expect(desk).toHaveURL(/state=draft/);
-  await desk.getByRole('button', { name: 'Narrow further' }).click();
+  await desk.getByRole('button', { name: 'More filters' }).click();
   await find(desk, 'Person', 'Nobody yet');
   await expect(desk).toHaveURL(/person=nobody/);
   await desk.getByRole('button', { name: 'Columns' }).click();
@@ -137,7 +137,7 @@ test('a list is narrowed, kept as a view, read to its end and planned from', asy
   await expect(desk.getByRole('columnheader', { name: 'People' })).toBeHidden();
 
   const table = desk.waitForEvent('download');
-  await desk.getByRole('button', { name: 'As a table' }).click();
+  await desk.getByRole('button', { name: 'Save as a table' }).click();
   expect((await table).suggestedFilename()).toBe('jobs.xlsx');
 
   // By the keyboard alone: the first job is chosen and given to somebody.

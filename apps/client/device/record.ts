@@ -12,7 +12,7 @@ export async function record(
   done: (file: File) => void,
 ): Promise<Recording | { readonly problem: string }> {
   const refused = {
-    problem: 'This phone gives no microphone or camera to the page. Add one from the phone.',
+    problem: 'No microphone or camera can be used here. Add a file from the phone.',
   };
   if (!('mediaDevices' in navigator) || typeof MediaRecorder === 'undefined') return refused;
   const stream = await navigator.mediaDevices

@@ -87,7 +87,7 @@ export function MoveDialog({ action, people, onClose, onMoved }: MoveDialogProps
         ) : null}
         {next.length > 0 ? (
           <>
-            <Input label="A word with it" value={note} onChange={setNote} />
+            <Input label="A note" value={note} onChange={setNote} />
             {problem ? (
               <Body small eyes strong role="alert">
                 {problem}

@@ -31,7 +31,7 @@ export function BeginWith() {
         {fresh ? (
           <Column gap="$2">
             <Body small quiet>
-              Begin as for one of these, and change what differs:
+              Start from one of these, and change what is different:
             </Body>
             <Row gap="$2" flexWrap="wrap">
               {variants.map(({ name, answers }) => (

@@ -92,11 +92,11 @@ export function Drawing(props: DrawingProps) {
         />
       )}
       {tool === 'text' && !locked ? (
-        <Input label="Word to set, then tap its place" value={words} onChange={setWords} />
+        <Input label="Word: write it, then tap where it goes" value={words} onChange={setWords} />
       ) : null}
       {tool === 'symbol' && !locked ? (
         <Pick
-          label="Sign to set, then tap its place"
+          label="Symbol: choose it, then tap where it goes"
           value={symbol}
           onChange={setSymbol}
           options={symbols.map(({ key, label }) => ({ value: key, label }))}

@@ -181,7 +181,9 @@ function ChooseInstrument({ kind, onClose, onPaired }: ChooseInstrumentProps) {
             </PressableRow>
           </Column>
         ))}
-        {found?.length === 0 ? <Body>None answers. Switch it on, or write the value.</Body> : null}
+        {found?.length === 0 ? (
+          <Body>No instrument answers. Switch it on, or type the value.</Body>
+        ) : null}
       </Column>
       {trouble ? (
         <Body small eyes strong role="alert">

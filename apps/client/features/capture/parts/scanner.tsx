@@ -39,7 +39,7 @@ export function Scanner({ label, onRead, onClose }: ScannerProps) {
       const seen = video.current;
       if (over || !seen) return camera?.stop();
       if (!camera) {
-        setProblem('This phone gives no camera to the page. Take a picture of the code instead.');
+        setProblem('No camera can be used here. Take a picture of the code instead.');
         return undefined;
       }
       stop = camera.stop;

@@ -83,7 +83,7 @@ export function OfficeList<Item>(props: OfficeListProps<Item>) {
           {props.filters}
           {more ? (
             <Button dense onPress={() => setNarrowing(!narrowing)}>
-              {narrowing ? 'Narrow less' : 'Narrow further'}
+              {narrowing ? 'Fewer filters' : 'More filters'}
             </Button>
           ) : null}
         </Row>

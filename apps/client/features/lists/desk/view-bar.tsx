@@ -68,7 +68,7 @@ export function ViewBar(props: ViewBarProps) {
         {current ? 'Forget this view' : 'Keep this view'}
       </Button>
       <Button dense onPress={() => takeAlong()}>
-        As a table
+        Save as a table
       </Button>
       {problem ? (
         <Body small eyes strong role="alert" flexBasis="100%">

@@ -80,7 +80,7 @@ export function PlanTogether({ cards, people, onDone }: PlanTogetherProps) {
               chosen={person}
               onChoose={setPerson}
             />
-            <DayField label="Day (empty: as it is)" value={day} onChange={setDay} />
+            <DayField label="Day (leave empty to keep it)" value={day} onChange={setDay} />
             {problems.map((problem) => (
               <Notice key={problem} tone="eyes" alert>
                 {problem}

@@ -46,7 +46,7 @@ export function HandOverDialog({ what, of, onClose, onDone }: HandOverDialogProp
             .filter(({ id }) => id !== person.id)
             .map(({ id, name }) => ({ value: id, label: name }))}
         />
-        <Input label="A word with it, if you like" value={word} onChange={setWord} lines={2} />
+        <Input label="A note with it, if you like" value={word} onChange={setWord} lines={2} />
         <Body small quiet>
           Everything recorded so far goes with it. What is still kept on this phone is sent all the
           same.

@@ -31,7 +31,7 @@ export function LeaveDialog({ stop, onClose }: { stop: TrailStop; onClose: () =>
   };
   if (adding) return <AddSheetDialog stop={stop} onClose={onClose} />;
   return (
-    <Dialog title="Is that all here?" onClose={onClose}>
+    <Dialog title="Are you done here?" onClose={onClose}>
       <Column gap="$3">
         {missing > 0 ? (
           <Notice tone="eyes" mark="needs eyes">

@@ -10,7 +10,7 @@ export const STEP_WORDS: Record<NextStep, string> = {
   start: 'Start the sheet',
   'go on': 'Go on with the sheet',
   'look again': 'Look again',
-  leave: 'That is all here',
+  leave: 'I am done here',
   nothing: 'Open the sheet',
 };
 

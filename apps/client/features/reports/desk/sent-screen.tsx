@@ -38,7 +38,7 @@ export function SentScreen() {
       {total === 0 ? (
         <Body quiet>
           {text
-            ? 'No letter says that, or went there.'
+            ? 'No letter fits what you wrote.'
             : 'Nothing was sent yet. Approve a sheet, and its report goes to the job’s recipients.'}
         </Body>
       ) : null}

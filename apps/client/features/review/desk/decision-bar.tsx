@@ -96,7 +96,7 @@ export function DecisionBar(props: DecisionBarProps) {
         Approve
       </Button>
       <Button onPress={() => setOpen('return')} disabled={!decides || isGiven} shortcut="R">
-        {folded ? 'Return' : 'Return with a word'}
+        {folded ? 'Return' : 'Return with a note'}
       </Button>
       {shows ? (
         <>

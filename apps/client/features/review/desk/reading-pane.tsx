@@ -76,7 +76,7 @@ export function ReadingPane({ dossier, reading, chosen, onChoose, onSettled }: R
             {usual.length} {usual.length === 1 ? 'answer' : 'answers'} as usual.
           </Body>
           <Button dense onPress={() => setAll(showAll ? null : dossier.sheet.id)}>
-            {showAll ? 'Fold them away' : 'Show them'}
+            {showAll ? 'Hide them' : 'Show them'}
           </Button>
         </Row>
       ) : null}

@@ -46,7 +46,7 @@ export function ReturnDialog({ dossier, reading, onClose, onDone }: ReturnDialog
     }
   };
   return (
-    <Dialog title="Return with a word" onClose={onClose}>
+    <Dialog title="Return with a note" onClose={onClose}>
       <Column gap="$3">
         <Body small quiet>
           It is on the trail of {people.name(dossier.visit.person)} again at the next sync.

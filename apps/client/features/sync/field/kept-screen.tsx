@@ -26,7 +26,7 @@ const STATE_WORDS: Record<SyncState, string> = {
   'office away':
     'There is a network, but the office does not answer. Everything is kept here and goes out by itself later.',
   'sign in': 'The office wants you to sign in again before it takes anything. Nothing is lost.',
-  failed: 'The last exchange failed. It is tried again by itself.',
+  failed: 'Sending failed just now. It is tried again by itself.',
 };
 
 /** What is kept on this phone, what the office has, and what it refused and why. */

@@ -97,7 +97,7 @@ export function Preview({ body, chosen, onChange }: PreviewProps) {
         </>
       ) : (
         <Body small quiet>
-          It runs here as soon as the problems are mended.
+          You can try it here once the problems are fixed.
         </Body>
       )}
     </Column>

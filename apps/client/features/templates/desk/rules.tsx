@@ -77,7 +77,7 @@ export function Rules({ body, question, set }: RulesProps) {
         onChange={keep('checks')}
         reads={(check) => ({ label: 'Must hold', source: check.must })}
         writes={(check, must) => ({ ...check, must })}
-        wordsLabel="Words when it does not"
+        wordsLabel="What it says when it does not hold"
       />
       <RuleList<Message>
         {...on}
