@@ -12,12 +12,26 @@ interface Passing {
 
 type Break = (request: Passing) => number | null;
 
+/** What somebody between phone and office answers in the office's place. */
+export interface Instead {
+  readonly status: number;
+  readonly type: string;
+  readonly body: string;
+}
+
+type Answer = (request: { readonly method: string; readonly path: string }) => Instead | null;
+
+/** Changes what the office sends on its way to the phone. */
+type Change = (path: string, body: string) => string | null;
+
 /**
  * Stands between phone and office. A rule may cut a request after so many bytes of its body were
  * passed on: what the office has by then, it has; the phone hears nothing.
  */
 export class BreakingProxy {
   private rule: Break = () => null;
+  private answer: Answer = () => null;
+  private change: Change = () => null;
   private readonly server: http.Server;
   cuts = 0;
 
@@ -41,16 +55,41 @@ export class BreakingProxy {
     this.rule = rule;
   }
 
+  /** As a network's own sign-in page does, or an office in trouble; null lets a request pass. */
+  answerWith(answer: Answer): void {
+    this.answer = answer;
+  }
+
+  /** What the office sends is changed where this gives anything. */
+  changeWith(change: Change): void {
+    this.change = change;
+  }
+
   private pass(request: http.IncomingMessage, response: http.ServerResponse): void {
+    const asked = { method: request.method ?? '', path: request.url ?? '' };
+    const instead = this.answer(asked);
+    if (instead) {
+      request.resume();
+      response.writeHead(instead.status, { 'content-type': instead.type }).end(instead.body);
+      return;
+    }
     const onward = http.request(
       {
         host: '127.0.0.1',
         port: this.target,
         method: request.method,
         path: request.url,
-        headers: request.headers,
+        headers: {
+          ...request.headers,
+          // What is changed on the way must not come packed.
+          ...(this.change(asked.path, '') === null ? {} : { 'accept-encoding': 'identity' }),
+        },
       },
       (answer) => {
+        if (this.change(asked.path, '') !== null) {
+          void changed(answer, (body) => this.change(asked.path, body) ?? body, response);
+          return;
+        }
         response.writeHead(answer.statusCode ?? 502, answer.headers);
         answer.pipe(response);
         answer.on('error', () => response.destroy());
@@ -82,4 +121,18 @@ export class BreakingProxy {
       if (!done) onward.end();
     });
   }
+}
+
+async function changed(
+  answer: http.IncomingMessage,
+  change: (body: string) => string,
+  response: http.ServerResponse,
+): Promise<void> {
+  const chunks: Buffer[] = [];
+  for await (const chunk of answer) chunks.push(chunk as Buffer);
+  const body = Buffer.from(change(Buffer.concat(chunks).toString()));
+  const { etag: _, ...headers } = answer.headers;
+  response
+    .writeHead(answer.statusCode ?? 502, { ...headers, 'content-length': body.length })
+    .end(body);
 }

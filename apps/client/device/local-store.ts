@@ -1,6 +1,7 @@
 import type { Operation, OperationKind, RecordKind, RecordOf } from '@ant-trail/contract/sync';
 import type { Entry } from '@ant-trail/core/log';
 import Dexie, { type EntityTable, type Transaction } from 'dexie';
+import { useStoreGone } from './store-gone.ts';
 
 /** An entry on this phone; received when the office has said so. */
 export interface KeptEntry {
@@ -109,6 +110,10 @@ export class LocalStore extends Dexie {
     readonly parts: readonly OnPhone[],
   ) {
     super(`ant-trail-${person}`);
+    // Dexie lets go of it by itself; nobody must go on as if an empty store were all there ever was.
+    this.on('versionchange', ({ newVersion }) => {
+      if (newVersion === null) useStoreGone.setState({ gone: true });
+    });
     const tables = [OWN_TABLES, ...parts.map((part) => part.tables)];
     const upgrades = parts.map((part) => part.upgrades);
     const versions = [...tables, ...upgrades].flatMap((each) =>

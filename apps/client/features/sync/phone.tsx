@@ -1,7 +1,9 @@
 import { createContext, useContext, useEffect, useMemo, type ReactNode } from 'react';
 import { storeFor, type LocalStore, type OnPhone } from '@/device/local-store.ts';
 import { askToKeep } from '@/device/storage.ts';
+import { useStoreGone } from '@/device/store-gone.ts';
 import { useMe } from '@/features/accounts/session.ts';
+import { StoreGone } from './store-gone.tsx';
 import { SyncEngine, useSync } from './engine.ts';
 
 export interface Phone {
@@ -29,7 +31,15 @@ export function PhoneProvider({ parts, children }: PhoneProviderProps) {
     phone.engine.start();
     return () => phone.engine.stop();
   }, [phone]);
-  return <PhoneContext.Provider value={phone}>{children}</PhoneContext.Provider>;
+  const gone = useStoreGone((store) => store.gone);
+  useEffect(() => {
+    if (gone) phone.engine.stop();
+  }, [gone, phone]);
+  return gone ? (
+    <StoreGone />
+  ) : (
+    <PhoneContext.Provider value={phone}>{children}</PhoneContext.Provider>
+  );
 }
 
 export function usePhone(): Phone {

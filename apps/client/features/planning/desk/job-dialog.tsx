@@ -18,7 +18,7 @@ import { useOffice } from '@/device/office.ts';
 import { FindPerson } from '@/features/accounts/desk/find-person.tsx';
 import type { NamedPerson } from '@/features/accounts/desk/use-people.ts';
 import { FindSite } from '@/features/sites/desk/find-site.tsx';
-import { FindTemplate } from '@/features/templates/desk/find-template.tsx';
+import { FindTemplate } from './find-template.tsx';
 import { MoreOfJob } from './more-of-job.tsx';
 import { readMinute, writeMinute } from './time-of-day.ts';
 

@@ -21,7 +21,7 @@ import type { ListColumn } from '@/features/lists/desk/office-list.tsx';
 import { TextFilter } from '@/features/lists/desk/text-filter.tsx';
 import { useList, type List } from '@/features/lists/desk/use-list.ts';
 import { SiteFilter } from '@/features/sites/desk/site-filter.tsx';
-import { FindTemplate } from '@/features/templates/desk/find-template.tsx';
+import { FindTemplate } from './find-template.tsx';
 import { sayNearDay } from '@/design/say-day.ts';
 import { PlanTogether } from './plan-together.tsx';
 import { VisitDialog } from './visit-dialog.tsx';

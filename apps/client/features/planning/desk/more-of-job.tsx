@@ -9,7 +9,7 @@ import { Input } from '@/design/input.tsx';
 import { Pick } from '@/design/pick.tsx';
 import { useOffice } from '@/device/office.ts';
 import { FindPerson } from '@/features/accounts/desk/find-person.tsx';
-import { FindTemplate } from '@/features/templates/desk/find-template.tsx';
+import { FindTemplate } from './find-template.tsx';
 import { useReaders, type NamedPerson } from '@/features/accounts/desk/use-people.ts';
 
 export interface MoreOfJobProps {
