@@ -3,7 +3,7 @@ import path from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { Ajv2020 } from 'ajv/dist/2020.js';
 import fc from 'fast-check';
-import { TEMPLATES } from '../../demo/src/templates.ts';
+import { TEMPLATES } from '../../demo/src/templates/index.ts';
 import { questionOf } from '../../core/test/every-kind.ts';
 import { QUESTION_KINDS, type TemplateBody } from '@ant-trail/core/sheet';
 import { TemplateContent } from '../src/templates/index.ts';

@@ -1,5 +1,5 @@
 import type { Chance } from './chance.ts';
-import type { Usual } from './templates.ts';
+import type { Usual } from './templates/index.ts';
 
 /** A fault that grows: from so many days ago on, a reading moves by so much a day. */
 interface Fault {

@@ -20,7 +20,7 @@ import type { DemoPicture } from './pictures.ts';
 import { readingAt } from './readings.ts';
 import { alarmDevices } from './register.ts';
 import { placeOf, SITES, type DemoSite } from './sites.ts';
-import { TEMPLATES, type DemoTemplate } from './templates.ts';
+import { TEMPLATES, type DemoTemplate } from './templates/index.ts';
 import { WalkedSheet, type Author } from './walked-sheet.ts';
 
 /** One table's rows, with the columns as the database names them. */

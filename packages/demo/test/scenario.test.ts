@@ -6,7 +6,7 @@ import { chainBreaks, type Entry } from '@ant-trail/core/log';
 import { problemsOf, QUESTION_KINDS, questionsOf, type TemplateBody } from '@ant-trail/core/sheet';
 import type { DemoPicture } from '../src/pictures.ts';
 import { Scenario } from '../src/scenario.ts';
-import { TEMPLATES } from '../src/templates.ts';
+import { TEMPLATES } from '../src/templates/index.ts';
 
 const picture: DemoPicture = {
   sha256: 'ab'.repeat(32),

@@ -1,0 +1,167 @@
+import type { DemoTemplate } from './demo-template.ts';
+import { closing, yesNo } from './round.ts';
+
+export const DRIVE_ROOM: DemoTemplate = {
+  key: 'drive',
+  version: 6,
+  usual: {
+    brake1_temp: { mean: 44, scatter: 2.2, season: 3 },
+    brake2_temp: { mean: 46, scatter: 2.2, season: 3 },
+    brake2_lining: { mean: 9.4, scatter: 0.15 },
+    motor_vibration: { mean: 1.4, scatter: 0.15 },
+    rope_tension: { mean: 118, scatter: 2.5 },
+    oil_pressure: { mean: 21, scatter: 0.8 },
+  },
+  body: {
+    title: 'Drive room round',
+    sections: [
+      {
+        id: 'arrive',
+        title: 'Before you start',
+        questions: [
+          {
+            kind: 'acknowledge',
+            key: 'locked_off',
+            label: 'The drive is locked off and the key is in your pocket',
+            help: 'Lock 3 on the main isolator. Tell the lower station on channel 4.',
+            required: true,
+          },
+          {
+            kind: 'choices',
+            key: 'seen',
+            label: 'What do you notice in the room?',
+            required: true,
+            options: [
+              { key: 'clean', label: 'Clean and dry' },
+              { key: 'water', label: 'Water on the floor', severity: 2 },
+              { key: 'smell', label: 'Smell of burning', severity: 3 },
+              { key: 'noise', label: 'Unusual noise', severity: 1 },
+            ],
+          },
+          {
+            kind: 'text',
+            key: 'noise_where',
+            label: 'Where does the noise come from?',
+            required: true,
+            visibleWhen: '"noise" in seen',
+          },
+        ],
+      },
+      {
+        id: 'brakes',
+        title: 'Brakes',
+        questions: [
+          yesNo('brake1_released', 'Brake 1 released fully?', 'Free and grease brake 1'),
+          {
+            kind: 'number',
+            key: 'brake1_temp',
+            label: 'Brake 1, disc temperature',
+            unit: 'Cel',
+            decimals: 1,
+            expected: { low: 20, high: 65 },
+            required: true,
+            whenAmiss: {
+              reason: true,
+              photo: true,
+              severity: 3,
+              action: 'Re-line brake 1',
+            },
+          },
+          yesNo('brake2_released', 'Brake 2 released fully?', 'Free and grease brake 2'),
+          {
+            kind: 'number',
+            key: 'brake2_temp',
+            label: 'Brake 2, disc temperature',
+            unit: 'Cel',
+            decimals: 1,
+            expected: { low: 20, high: 65 },
+            required: true,
+            whenAmiss: {
+              reason: true,
+              photo: true,
+              severity: 3,
+              action: 'Re-line brake 2',
+            },
+          },
+          {
+            kind: 'number',
+            key: 'brake2_lining',
+            label: 'Brake 2, lining left',
+            unit: 'mm',
+            decimals: 1,
+            expected: { low: 6 },
+            required: true,
+            visibleWhen: 'brake2_released == "yes"',
+            whenAmiss: {
+              photo: true,
+              severity: 2,
+              action: 'Change the lining of brake 2',
+            },
+          },
+        ],
+      },
+      {
+        id: 'machine',
+        title: 'Motor and rope',
+        questions: [
+          {
+            kind: 'number',
+            key: 'motor_vibration',
+            label: 'Motor bearing, vibration',
+            help: 'Drive end, horizontal, r.m.s. over 10 s.',
+            unit: 'mm/s',
+            decimals: 2,
+            expected: { high: 2.8 },
+            vibrationClass: 'II',
+            required: true,
+            whenAmiss: {
+              severity: 2,
+              action: 'Have the motor bearing looked at',
+            },
+          },
+          {
+            kind: 'number',
+            key: 'rope_tension',
+            label: 'Haul rope tension',
+            unit: 'kN',
+            decimals: 0,
+            expected: { low: 110, high: 126 },
+            required: true,
+            whenAmiss: {
+              reason: true,
+              severity: 3,
+              action: 'Re-tension the haul rope',
+            },
+          },
+          {
+            kind: 'number',
+            key: 'oil_pressure',
+            label: 'Hydraulic pressure',
+            unit: 'bar',
+            decimals: 1,
+            expected: { low: 18, high: 24 },
+            required: true,
+            whenAmiss: { severity: 2, action: 'Find the loss of pressure' },
+          },
+          {
+            kind: 'choice',
+            key: 'rope_look',
+            label: 'Rope at the splice',
+            required: true,
+            whenAmiss: {
+              photo: true,
+              action: 'Send the splice to the rope tester',
+            },
+            options: [
+              { key: 'sound', label: 'As new', severity: 0 },
+              { key: 'dry', label: 'Dry, wants grease', severity: 1 },
+              { key: 'wire', label: 'Single broken wires', severity: 3 },
+              { key: 'open', label: 'Strand opening', severity: 4 },
+            ],
+          },
+        ],
+      },
+      { id: 'close', title: 'Leaving', questions: closing },
+    ],
+  },
+};
