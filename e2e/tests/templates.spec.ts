@@ -38,7 +38,7 @@ async function pickCondition(
   rule: string,
   [of, compared, value]: readonly [string, string, string],
 ): Promise<void> {
-  await page.getByRole('button', { name: `${rule}: put together by picking` }).click();
+  await page.getByRole('button', { name: `Pick: ${rule}, put together` }).click();
   const group = page.getByRole('group', { name: 'Condition' });
   await group.getByLabel('Question').selectOption({ label: of });
   await group.getByLabel('Compared').selectOption({ label: compared });

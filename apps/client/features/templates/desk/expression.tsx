@@ -1,12 +1,11 @@
-import { GENERAL_FUNCTIONS, ROW_FUNCTIONS } from '@ant-trail/core/logic';
-import { questionsOf, rulesOf, type Question, type TemplateBody } from '@ant-trail/core/sheet';
-import { loadedFunctions, namedKit } from '@ant-trail/core/trades';
-import { useState } from 'react';
+import { rulesOf, type Question, type TemplateBody } from '@ant-trail/core/sheet';
+import { lazy, Suspense, useMemo, useState } from 'react';
 import { Column, Row } from '@/design/box.tsx';
 import { Button } from '@/design/button.tsx';
 import { Input } from '@/design/input.tsx';
 import { Pick } from '@/design/pick.tsx';
 import { Body } from '@/design/text.tsx';
+import { offersFor, readable } from './expression-offers.ts';
 
 export interface ExpressionProps {
   readonly label: string;
@@ -19,66 +18,55 @@ export interface ExpressionProps {
   readonly compose?: boolean;
 }
 
-/** An expression: written with what fits offered below, or put together by picking. */
+// Only where rules are written.
+const ExpressionBox = lazy(async () => {
+  const { ExpressionBox: Loaded } = await import('./expression-box.tsx');
+  return { default: Loaded };
+});
+
+/** An expression: written with what fits offered in place, or put together by picking. */
 export function Expression({ label, body, question, value, onChange, compose }: ExpressionProps) {
   const [composing, setComposing] = useState(false);
   const text = value ?? '';
-  const word = /[a-z_][a-z0-9_]*$/i.exec(text)?.[0].toLowerCase() ?? '';
-  const others = questionsOf(body).filter(
-    ({ key, kind }) => key !== question?.key && rulesOf({ kind } as Question).celType !== null,
-  );
-  const offers =
-    word.length < 2
-      ? []
-      : [
-          ...others
-            .filter(
-              (each) =>
-                each.key !== word &&
-                (each.key.startsWith(word) || each.label.toLowerCase().includes(word)),
-            )
-            .map((each) => ({ insert: each.key, about: each.label })),
-          ...(namedKit(body)?.reckoning?.results ?? [])
-            .filter(({ name }) => name.toLowerCase().startsWith(word))
-            .map(({ name, about }) => ({ insert: name, about })),
-          ...[...GENERAL_FUNCTIONS, ...ROW_FUNCTIONS, ...loadedFunctions()]
-            .filter(({ name }) => name.toLowerCase().startsWith(word))
-            .map((each) => ({
-              insert: each.usage,
-              about: each.about,
-            })),
-        ].slice(0, 6);
-  const take = (insert: string): void =>
-    onChange(text.slice(0, text.length - word.length) + insert);
+  const offers = useMemo(() => offersFor(body, question), [body, question]);
   return (
     <Column gap="$1">
       <Row gap="$2" alignItems="flex-end">
-        <Column flex={1}>
-          <Input label={label} value={text} onChange={(next) => onChange(next || undefined)} />
+        <Column flex={1} minWidth={0} gap="$1">
+          <Body small strong aria-hidden>
+            {label}
+          </Body>
+          <Suspense
+            fallback={
+              <Input
+                hideLabel
+                label={label}
+                value={text}
+                onChange={(to) => onChange(to || undefined)}
+              />
+            }
+          >
+            <ExpressionBox
+              label={label}
+              value={text}
+              offers={offers}
+              onChange={(to) => onChange(to || undefined)}
+            />
+          </Suspense>
         </Column>
         {compose ? (
           <Button
             dense
             onPress={() => setComposing(!composing)}
-            label={`${label}: put together by picking`}
+            label={`Pick: ${label}, put together`}
           >
             Pick
           </Button>
         ) : null}
       </Row>
-      {offers.map((offer) => (
-        <Row key={offer.insert} gap="$2">
-          <Button dense plain onPress={() => take(offer.insert)}>
-            {offer.insert}
-          </Button>
-          <Body tiny quiet flex={1}>
-            {offer.about}
-          </Body>
-        </Row>
-      ))}
       {composing ? (
         <Composer
-          others={others}
+          others={readable(body, question)}
           onTake={(condition) => {
             onChange(text.trim() && text !== 'false' ? `${text} && ${condition}` : condition);
             setComposing(false);
