@@ -146,7 +146,7 @@ export async function benchScreen(): Promise<void> {
     if (!published.ok()) throw new Error(await published.text());
     await planJob(desk, base, {
       place: 'Harbour clinic',
-      sheet: 'Large (version 1)',
+      sheet: 'Large',
       person: 'Imke Dorrance',
       start: '06:00',
     });

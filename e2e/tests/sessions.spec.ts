@@ -27,7 +27,7 @@ test('a session that ends in the middle of a sheet is said there, and taken up a
 }) => {
   const desk = await openDesk(browser, office.url, 'edda');
   await planJob(desk, office.url, {
-    ...{ place: 'Lantern stairs', sheet: `${SHEET} (version 1)`, person: 'Marn Quill' },
+    ...{ place: 'Lantern stairs', sheet: SHEET, person: 'Marn Quill' },
     start: '05:30',
   });
   const { context, page } = await openPhone(browser, office.url, 'marn');
@@ -73,7 +73,7 @@ test('two people in two windows of one browser: nothing is sent under another na
 }) => {
   const desk = await openDesk(browser, office.url, 'edda');
   await planJob(desk, office.url, {
-    ...{ place: 'Kittiwake hut', sheet: `${SHEET} (version 1)`, person: 'Jory Hollin' },
+    ...{ place: 'Kittiwake hut', sheet: SHEET, person: 'Jory Hollin' },
     start: '05:30',
   });
   const { context, page: first } = await openPhone(browser, office.url, 'jory');

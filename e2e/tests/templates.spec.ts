@@ -250,7 +250,7 @@ test('a template takes known questions and a spreadsheet’s, a programme and a 
   await desk.getByRole('radio', { name: 'Known' }).click();
   await desk.getByLabel('Find a question').fill('brake 1 rel');
   await desk
-    .getByRole('button', { name: /^Add: /, exact: false })
+    .getByRole('button', { name: /: add it$/ })
     .first()
     .click();
   await desk.getByRole('button', { name: 'Sheet', exact: true }).click();

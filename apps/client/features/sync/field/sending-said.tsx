@@ -14,7 +14,7 @@ export function SendingSaid() {
 
 /** Few words, and the same ones while nothing changes but a number: it must not talk over the work. */
 export function sayKept(waiting: number, refused: number, state: string): string {
-  if (state === 'sign in') return 'Sign in again to send.';
+  if (state === 'sign in') return 'The office asks you to sign in again.';
   if (refused > 0) return 'The office refused something. It is under Sending.';
   if (waiting === 0) return 'All is sent.';
   if (state === 'no network') return 'Kept on this phone. There is no network.';

@@ -77,7 +77,7 @@ function Bank({ onAdd }: { onAdd: (question: Question) => void }) {
                 justifyContent="center"
                 gap={0}
                 onPress={() => onAdd(question)}
-                aria-label={`Add: ${question.label}`}
+                aria-label={`${question.label} ${KIND_WORDS[question.kind].name}: add it`}
               >
                 <Body small>{question.label}</Body>
                 <Body tiny quiet>
