@@ -5,6 +5,7 @@ import { act, cleanup, configure, render, screen, waitFor, within } from '@testi
 import userEvent from '@testing-library/user-event';
 import type { ReactNode } from 'react';
 import { storeFor, type LocalStore } from '@/device/local-store.ts';
+import { useStraightOn } from '@/device/straight-on.ts';
 import { ON_PHONE } from '@/faces/on-phone.ts';
 import { SelfScreen } from '@/faces/self-screen.tsx';
 import { SheetScreen } from '@/features/capture/field/sheet-screen.tsx';
@@ -97,7 +98,8 @@ describe('the trail', () => {
     await show(<TrailScreen />);
     await press('Set off');
     await press('I have arrived');
-    await press('Start the sheet');
+    // There is one sheet: being there is beginning it.
+    await screen.findByRole('button', { name: 'Start the sheet' });
     expect(mockRoute.went).toEqual([`/sheet/${SHEET}`]);
     const steps = (await queued()).map(({ body }) => body);
     expect(steps).toMatchObject([
@@ -213,6 +215,7 @@ describe('a sheet', () => {
     );
 
   test('leads through its loose ends to the read-through, and is finished once', async () => {
+    act(() => useStraightOn.getState().turn(false));
     await show(<SheetScreen />);
     await screen.findByText('2 loose ends in all');
     await answer('Sounds right?', 'No');

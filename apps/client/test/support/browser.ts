@@ -19,7 +19,8 @@ Object.assign(Element.prototype, { setPointerCapture: () => undefined });
 Object.assign(URL, { createObjectURL: () => 'blob:x', revokeObjectURL: () => undefined });
 
 // jsdom lays nothing out, so there is nowhere to scroll to.
-Object.assign(Element.prototype, { scrollIntoView: () => undefined });
+const nowhere = (): void => undefined;
+Object.assign(Element.prototype, { scrollIntoView: nowhere, scrollTo: nowhere, scrollBy: nowhere });
 // Nor does it open dialogs.
 Object.assign(HTMLDialogElement.prototype, {
   showModal(this: HTMLDialogElement) {
