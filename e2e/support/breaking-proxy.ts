@@ -73,20 +73,17 @@ export class BreakingProxy {
       response.writeHead(instead.status, { 'content-type': instead.type }).end(instead.body);
       return;
     }
+    const isChanged = this.change(asked.path, '') !== null;
     const onward = http.request(
       {
         host: '127.0.0.1',
         port: this.target,
         method: request.method,
         path: request.url,
-        headers: {
-          ...request.headers,
-          // What is changed on the way must not come packed.
-          ...(this.change(asked.path, '') === null ? {} : { 'accept-encoding': 'identity' }),
-        },
+        headers: isChanged ? plainly(request.headers) : request.headers,
       },
       (answer) => {
-        if (this.change(asked.path, '') !== null) {
+        if (isChanged) {
           void changed(answer, (body) => this.change(asked.path, body) ?? body, response);
           return;
         }
@@ -131,8 +128,21 @@ async function changed(
   const chunks: Buffer[] = [];
   for await (const chunk of answer) chunks.push(chunk as Buffer);
   const body = Buffer.from(change(Buffer.concat(chunks).toString()));
-  const { etag: _, ...headers } = answer.headers;
+  const headers = without(answer.headers, 'etag');
   response
     .writeHead(answer.statusCode ?? 502, { ...headers, 'content-length': body.length })
     .end(body);
 }
+
+/** Headers by name, without some of them. */
+const without = (
+  headers: http.IncomingHttpHeaders,
+  ...names: readonly string[]
+): http.IncomingHttpHeaders =>
+  Object.fromEntries(Object.entries(headers).filter(([name]) => !names.includes(name)));
+
+/** What is changed on the way must come whole, and not packed. */
+const plainly = (headers: http.IncomingHttpHeaders): http.IncomingHttpHeaders => ({
+  ...without(headers, 'if-none-match', 'if-modified-since'),
+  'accept-encoding': 'identity',
+});

@@ -49,7 +49,9 @@ test('a network’s own sign-in page is no answer of the office, and nothing of 
   await hurry(page);
   await expect.poll(() => asked, { timeout: 60_000 }).toBeGreaterThan(0);
   await page.getByRole('button', { name: '‹ Trail' }).click();
-  await expect(page.getByText('the office does not answer')).toBeVisible({ timeout: 30_000 });
+  await expect(page.getByText('the office does not answer', { exact: true })).toBeVisible({
+    timeout: 30_000,
+  });
   await expect(page.getByText(/^refused/)).toBeHidden();
   // The application itself still comes from the phone.
   await page.reload();

@@ -77,12 +77,12 @@ function Bank({ onAdd }: { onAdd: (question: Question) => void }) {
                 justifyContent="center"
                 gap={0}
                 onPress={() => onAdd(question)}
-                aria-label={`${question.label} ${KIND_WORDS[question.kind].name}: add it`}
               >
                 <Body small>{question.label}</Body>
                 <Body tiny quiet>
                   {KIND_WORDS[question.kind].name}
                 </Body>
+                <span className="unseen">: add it</span>
               </PressableRow>
             ))}
         </Column>
