@@ -9,16 +9,20 @@ export interface WhenProps {
   readonly value: string;
   readonly onChange: (value: string) => void;
   readonly hideLabel?: boolean;
+  readonly problem?: string | undefined;
 }
 
 /** A day, by the browser's own picker. */
-export function DayField({ label, value, onChange, hideLabel }: WhenProps) {
-  const style = useFieldStyle(false);
+export function DayField({ label, value, onChange, hideLabel, problem }: WhenProps) {
+  const style = useFieldStyle(Boolean(problem));
+  const id = useId();
   return (
-    <Labelled label={label} hide={hideLabel}>
+    <Labelled label={label} hide={hideLabel} problem={problem} id={id}>
       <input
         aria-label={label}
         type="date"
+        aria-invalid={Boolean(problem)}
+        aria-describedby={problem ? `${id}-problem` : undefined}
         value={value}
         onChange={(event) => onChange(event.target.value)}
         style={style}
@@ -31,13 +35,14 @@ export function DayField({ label, value, onChange, hideLabel }: WhenProps) {
  * A time of day, written as one likes and shown in twenty-four hours as everywhere else: a browser's
  * own picker would show it in the form of its language.
  */
-export function TimeField({ label, value, onChange, hideLabel }: WhenProps) {
+export function TimeField({ label, value, onChange, hideLabel, problem }: WhenProps) {
   const [typed, setTyped] = useState<string | null>(null);
   const id = useId();
   const read = typed === null ? value : readTimeOfDay(typed);
   const [left, setLeft] = useState(false);
-  const wrong = left && Boolean(typed?.trim()) && read === null;
-  const style = useFieldStyle(wrong);
+  const unread = left && Boolean(typed?.trim()) && read === null;
+  const wrong = unread ? 'Write a time, such as 07:45.' : problem;
+  const style = useFieldStyle(Boolean(wrong));
   const settle = (): void => {
     setLeft(true);
     if (typed === null || (typed.trim() && read === null)) return;
@@ -46,13 +51,13 @@ export function TimeField({ label, value, onChange, hideLabel }: WhenProps) {
     if (next !== value) onChange(next);
   };
   return (
-    <Labelled label={label} hide={hideLabel}>
+    <Labelled label={label} hide={hideLabel} problem={wrong} id={id}>
       <input
         aria-label={label}
         inputMode="numeric"
         autoComplete="off"
         placeholder="00:00"
-        aria-invalid={wrong}
+        aria-invalid={Boolean(wrong)}
         aria-describedby={wrong ? `${id}-problem` : undefined}
         value={typed ?? value}
         onChange={(event) => {
@@ -69,11 +74,6 @@ export function TimeField({ label, value, onChange, hideLabel }: WhenProps) {
         className="find"
         style={{ ...style, width: '7.5em' }}
       />
-      {wrong ? (
-        <Body small eyes role="alert" id={`${id}-problem`}>
-          Write a time, such as 07:45.
-        </Body>
-      ) : null}
     </Labelled>
   );
 }
@@ -97,10 +97,12 @@ function useFieldStyle(wrong: boolean): CSSProperties {
 interface LabelledProps {
   readonly label: string;
   readonly hide: boolean | undefined;
+  readonly problem: string | undefined;
+  readonly id: string;
   readonly children: ReactNode;
 }
 
-const Labelled = ({ label, hide, children }: LabelledProps) => (
+const Labelled = ({ label, hide, problem, id, children }: LabelledProps) => (
   <Column gap="$1">
     {hide ? null : (
       <Body small strong aria-hidden>
@@ -108,5 +110,10 @@ const Labelled = ({ label, hide, children }: LabelledProps) => (
       </Body>
     )}
     {children}
+    {problem ? (
+      <Body small eyes role="alert" id={`${id}-problem`}>
+        {problem}
+      </Body>
+    ) : null}
   </Column>
 );

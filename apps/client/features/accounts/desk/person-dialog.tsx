@@ -8,9 +8,8 @@ import { Button } from '@/design/button.tsx';
 import { Lines } from '@/design/choose.tsx';
 import { Dialog } from '@/design/dialog.tsx';
 import { Dots } from '@/design/dots.tsx';
-import { Input } from '@/design/input.tsx';
+import { FormDay, FormInput } from '@/design/form-fields.tsx';
 import { Notice } from '@/design/notice.tsx';
-import { DayField } from '@/design/when.tsx';
 import { Body, Heading } from '@/design/text.tsx';
 import { ask, wordsFor } from '@/device/api.ts';
 import { useMe } from '../session.ts';
@@ -99,20 +98,7 @@ export function PersonDialog({ person, keeps, onClose, onSaved }: PersonDialogPr
     <Dialog title={person?.name ?? 'A new person'} onClose={onClose} width={620}>
       <Column gap="$3">
         {TEXTS.map(({ name, label, kind }) => (
-          <Controller
-            key={name}
-            control={control}
-            name={name}
-            render={({ field }) => (
-              <Input
-                label={label}
-                kind={kind}
-                value={field.value}
-                onChange={field.onChange}
-                problem={errors[name]?.message}
-              />
-            )}
-          />
+          <FormInput key={name} {...{ control, name, label, kind }} />
         ))}
         <Controller
           control={control}
@@ -182,39 +168,14 @@ function Credentials({ control }: { control: Control<PersonDraft> }) {
         <Row key={credential.id} gap="$2" flexWrap="wrap" alignItems="flex-start">
           {(['kind', 'number', 'issuer'] as const).map((part) => (
             <Column key={part} flex={1} minWidth={130}>
-              <Controller
+              <FormInput
                 control={control}
                 name={`credentials.${index}.${part}`}
-                render={({ field, fieldState }) => (
-                  <Input
-                    label={part === 'kind' ? 'What' : part === 'number' ? 'Number' : 'Issued by'}
-                    value={field.value}
-                    onChange={field.onChange}
-                    problem={fieldState.error?.message}
-                  />
-                )}
+                label={part === 'kind' ? 'What' : part === 'number' ? 'Number' : 'Issued by'}
               />
             </Column>
           ))}
-          <Controller
-            control={control}
-            name={`credentials.${index}.expiresOn`}
-            render={({ field, fieldState }) => (
-              <Column>
-                <DayField
-                  label="Valid to"
-
-                  value={field.value}
-                  onChange={field.onChange}
-                />
-                {fieldState.error ? (
-                  <Body small eyes role="alert">
-                    Give the day.
-                  </Body>
-                ) : null}
-              </Column>
-            )}
-          />
+          <FormDay control={control} name={`credentials.${index}.expiresOn`} label="Valid to" />
           <Button
             dense
             plain

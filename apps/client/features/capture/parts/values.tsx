@@ -117,14 +117,12 @@ export function MomentPart({ state, locked }: PartProps) {
       <DayField
         label={`${state.question.label}, day`}
         hideLabel
-
         value={day}
         onChange={(next) => change({ day: next })}
       />
       <TimeField
         label={`${state.question.label}, time`}
         hideLabel
-
         value={time}
         onChange={(next) => change({ time: next })}
       />

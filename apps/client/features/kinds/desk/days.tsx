@@ -39,18 +39,8 @@ export function MomentControl({ label, value, onGive }: DeskControlProps) {
   };
   return (
     <Row gap="$2" flexWrap="wrap" role="group" aria-label={label}>
-      <DayField
-        label={`${label}: day`}
-
-        value={day}
-        onChange={(to) => give(to, time)}
-      />
-      <TimeField
-        label={`${label}: time`}
-
-        value={time}
-        onChange={(to) => give(day, to)}
-      />
+      <DayField label={`${label}: day`} value={day} onChange={(to) => give(to, time)} />
+      <TimeField label={`${label}: time`} value={time} onChange={(to) => give(day, to)} />
     </Row>
   );
 }

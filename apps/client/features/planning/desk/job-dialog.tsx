@@ -8,11 +8,9 @@ import { Controller, useForm, useWatch } from 'react-hook-form';
 import { Column, Row } from '@/design/box.tsx';
 import { Button } from '@/design/button.tsx';
 import { Dialog } from '@/design/dialog.tsx';
+import { FormDay, FormInput, FormPick, FormTime } from '@/design/form-fields.tsx';
 import { Input } from '@/design/input.tsx';
 import { Notice } from '@/design/notice.tsx';
-import { Pick } from '@/design/pick.tsx';
-import { DayField, TimeField } from '@/design/when.tsx';
-import { Body } from '@/design/text.tsx';
 import { ask, wordsFor } from '@/device/api.ts';
 import { useOffice } from '@/device/office.ts';
 import { FindPerson } from '@/features/accounts/desk/find-person.tsx';
@@ -20,7 +18,6 @@ import type { NamedPerson } from '@/features/accounts/desk/use-people.ts';
 import { FindSite } from '@/features/sites/desk/find-site.tsx';
 import { FindTemplate } from './find-template.tsx';
 import { MoreOfJob } from './more-of-job.tsx';
-import { readMinute, writeMinute } from './time-of-day.ts';
 
 export interface JobDialogProps {
   readonly day: string;
@@ -117,69 +114,31 @@ export function JobDialog({ day, people, onClose }: JobDialogProps) {
           )}
         />
         {programmes.length > 0 ? (
-          <Controller
-            control={control}
-            name="programme"
-            render={({ field }) => (
-              <Pick
-                label="Programme"
-                value={field.value ?? ''}
-                onChange={(value) => field.onChange(value || undefined)}
-                options={[
-                  { value: '', label: 'None' },
-                  ...programmes.map(({ key, name }) => ({ value: key, label: name })),
-                ]}
-              />
-            )}
+          <FormPick
+            {...{ control, name: 'programme', label: 'Programme' }}
+            read={(value) => value || undefined}
+            options={[
+              { value: '', label: 'None' },
+              ...programmes.map(({ key, name }) => ({ value: key, label: name })),
+            ]}
           />
         ) : null}
-        <Controller
-          control={control}
-          name="title"
-          render={({ field }) => (
-            <Input
-              label="Called"
-              value={field.value}
-              onChange={field.onChange}
-              problem={errors.title?.message}
-            />
-          )}
-        />
-        <Controller
-          control={control}
-          name="instructions"
-          render={({ field }) => (
-            <Input label="Instructions" lines={2} value={field.value} onChange={field.onChange} />
-          )}
-        />
+        <FormInput {...{ control, name: 'title', label: 'Called' }} />
+        <FormInput {...{ control, name: 'instructions', label: 'Instructions' }} lines={2} />
         <Row gap="$3" flexWrap="wrap" alignItems="flex-start">
-          <Controller
-            control={control}
-            name="day"
-            render={({ field }) => (
-              <DayField label="Day" value={field.value} onChange={field.onChange} />
-            )}
-          />
-          <TimeOf form={form} name="start" label="Start" />
-          <Controller
-            control={control}
-            name="minutes"
-            render={({ field }) => (
-              <Pick
-                label="Length"
-                value={String(field.value)}
-                onChange={(value) => field.onChange(Number(value))}
-                options={LENGTHS.map((minutes) => ({
-                  value: String(minutes),
-                  label: `${minutes} min`,
-                }))}
-              />
-            )}
+          <FormDay {...{ control, name: 'day', label: 'Day' }} />
+          <FormTime {...{ control, name: 'start', label: 'Start' }} />
+          <FormPick
+            {...{ control, name: 'minutes', label: 'Length' }}
+            read={Number}
+            options={LENGTHS.map((minutes) => ({
+              ...{ value: String(minutes), label: `${minutes} min` },
+            }))}
           />
         </Row>
         <Row gap="$3" flexWrap="wrap" alignItems="flex-start">
-          <TimeOf form={form} name="windowFrom" label="Not before" />
-          <TimeOf form={form} name="windowTo" label="Not after" />
+          <FormTime {...{ control, name: 'windowFrom', label: 'Not before' }} />
+          <FormTime {...{ control, name: 'windowTo', label: 'Not after' }} />
           <Controller
             control={control}
             name="person"
@@ -195,11 +154,6 @@ export function JobDialog({ day, people, onClose }: JobDialogProps) {
           />
         </Row>
         <MoreOfJob form={form} templates={templates} people={people} />
-        {errors.windowTo ? (
-          <Body small eyes role="alert">
-            {errors.windowTo.message}
-          </Body>
-        ) : null}
         {expired?.map((credential) => (
           <Notice key={credential.id} tone="eyes" mark="needs eyes">
             {credential.kind} {credential.number} will have expired by then.
@@ -228,28 +182,5 @@ export function JobDialog({ day, people, onClose }: JobDialogProps) {
         </Button>
       </Column>
     </Dialog>
-  );
-}
-
-interface TimeOfProps {
-  readonly form: ReturnType<typeof useForm<JobDraft>>;
-  readonly name: 'start' | 'windowFrom' | 'windowTo';
-  readonly label: string;
-}
-
-function TimeOf({ form, name, label }: TimeOfProps) {
-  return (
-    <Controller
-      control={form.control}
-      name={name}
-      render={({ field }) => (
-        <TimeField
-          label={label}
-
-          value={writeMinute(field.value)}
-          onChange={(text) => field.onChange(readMinute(text))}
-        />
-      )}
-    />
   );
 }

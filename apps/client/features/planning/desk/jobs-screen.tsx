@@ -184,13 +184,11 @@ function MoreFilters({ list, people }: { list: List<JobCard>; people: People }) 
       </Column>
       <DayField
         label="From"
-
         value={query['from'] ?? ''}
         onChange={(from) => change({ from: from || undefined })}
       />
       <DayField
         label="To"
-
         value={query['to'] ?? ''}
         onChange={(to) => change({ to: to || undefined })}
       />

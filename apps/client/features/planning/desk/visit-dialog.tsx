@@ -1,6 +1,6 @@
 import { JobDetails, VisitCard } from '@ant-trail/contract/planning';
 import { may } from '@ant-trail/core/accounts';
-import { sayLength } from '@ant-trail/core/calendar';
+import { sayLength, sayMinute } from '@ant-trail/core/calendar';
 import { sayDistance } from '@ant-trail/core/geo';
 import { JOB_STATE_RULES, turningBack } from '@ant-trail/core/planning';
 import { useState } from 'react';
@@ -19,7 +19,7 @@ import { sayWhen } from '@/design/say-day.ts';
 import { dayToPlan } from './day-to-plan.ts';
 import { Decide } from './decide.tsx';
 import { JobSheets } from './job-sheets.tsx';
-import { readMinute, writeMinute } from './time-of-day.ts';
+import { minuteOf } from '@/design/form-fields.tsx';
 
 export interface VisitDialogProps {
   readonly card: VisitCard;
@@ -35,7 +35,7 @@ export function VisitDialog({ card, people, onClose }: VisitDialogProps) {
   const turnedBack = turningBack(visit.events) !== null;
   const { day: today } = useNow(organisation.timeZone);
   const [day, setDay] = useState(dayToPlan(visit, today));
-  const [start, setStart] = useState(writeMinute(visit.start));
+  const [start, setStart] = useState(sayMinute(visit.start));
   const [problem, setProblem] = useState<string | null>(null);
   const { name: nameOf } = usePeople();
   const plans = may(person.roles, 'plan');
@@ -43,7 +43,7 @@ export function VisitDialog({ card, people, onClose }: VisitDialogProps) {
   const { settled } = JOB_STATE_RULES[job.state];
   const replaced = details?.card.visits.some(({ insteadOf }) => insteadOf === visit.id) === true;
   const save = async () => {
-    const minute = readMinute(start);
+    const minute = minuteOf(start);
     if (minute === null || !day) {
       setProblem('Give a day and a time.');
       return;

@@ -7,6 +7,7 @@ import { Column, Row } from '@/design/box.tsx';
 import { Button } from '@/design/button.tsx';
 import { Dialog } from '@/design/dialog.tsx';
 import { Dots } from '@/design/dots.tsx';
+import { FormInput } from '@/design/form-fields.tsx';
 import { Input } from '@/design/input.tsx';
 import { Notice } from '@/design/notice.tsx';
 import { ask, wordsFor } from '@/device/api.ts';
@@ -65,20 +66,7 @@ export function SiteDialog({ site, onClose, onSaved }: SiteDialogProps) {
     <Dialog title={site?.name ?? 'A new place'} onClose={onClose} width={620}>
       <Column gap="$3">
         {TEXTS.map(({ name, label }) => (
-          <Controller
-            key={name}
-            control={control}
-            name={name}
-            render={({ field }) => (
-              <Input
-                label={label}
-                value={field.value ?? ''}
-                onChange={field.onChange}
-                lines={name === 'access' ? 2 : 1}
-                problem={errors[name]?.message}
-              />
-            )}
-          />
+          <FormInput key={name} {...{ control, name, label }} lines={name === 'access' ? 2 : 1} />
         ))}
         <Row gap="$3" alignItems="flex-start">
           <Degrees
@@ -112,17 +100,10 @@ export function SiteDialog({ site, onClose, onSaved }: SiteDialogProps) {
           <Row key={contact.id} gap="$2" flexWrap="wrap" alignItems="flex-start">
             {(['name', 'role', 'phone', 'email'] as const).map((part) => (
               <Column key={part} flex={1} minWidth={130}>
-                <Controller
+                <FormInput
                   control={control}
                   name={`contacts.${index}.${part}`}
-                  render={({ field }) => (
-                    <Input
-                      label={`Contact ${index + 1}, ${part === 'email' ? 'e-mail' : part}`}
-                      value={field.value}
-                      onChange={field.onChange}
-                      problem={errors.contacts?.[index]?.[part]?.message}
-                    />
-                  )}
+                  label={`Contact ${index + 1}, ${part === 'email' ? 'e-mail' : part}`}
                 />
               </Column>
             ))}
