@@ -17,7 +17,8 @@ async function register(): Promise<void> {
   const registration = await navigator.serviceWorker.register('/sw.js');
   const takeOver = async (): Promise<void> => {
     if (!registration.waiting || (await isHeldStill())) return;
-    registration.waiting.postMessage({ type: 'SKIP_WAITING' });
+    // Asked twice in one moment, it waits no more the second time.
+    registration.waiting?.postMessage({ type: 'SKIP_WAITING' });
   };
   registration.addEventListener('updatefound', () => {
     registration.installing?.addEventListener('statechange', () => void takeOver());
