@@ -56,7 +56,7 @@ export function TimeField({ label, value, onChange, hideLabel, problem }: WhenPr
         aria-label={label}
         inputMode="numeric"
         autoComplete="off"
-        placeholder="00:00"
+        placeholder="--:--"
         aria-invalid={Boolean(wrong)}
         aria-describedby={wrong ? `${id}-problem` : undefined}
         value={typed ?? value}

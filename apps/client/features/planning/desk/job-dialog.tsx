@@ -123,7 +123,7 @@ export function JobDialog({ day, people, onClose }: JobDialogProps) {
             ]}
           />
         ) : null}
-        <FormInput {...{ control, name: 'title', label: 'Called' }} />
+        <FormInput {...{ control, name: 'title', label: 'Job title' }} />
         <FormInput {...{ control, name: 'instructions', label: 'Instructions' }} lines={2} />
         <Row gap="$3" flexWrap="wrap" alignItems="flex-start">
           <FormDay {...{ control, name: 'day', label: 'Day' }} />

@@ -53,7 +53,7 @@ export function StopCard({ stop, way }: { stop: TrailStop; way: string }) {
           </OutsideLink>
         ) : null}
         <OutsideLink href={`geo:${site.lat},${site.lon}?q=${site.lat},${site.lon}`}>
-          Way there
+          Map
         </OutsideLink>
         <Button grow onPress={() => router.navigate(`/visit/${stop.visit.id}`)}>
           More

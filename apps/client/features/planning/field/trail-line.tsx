@@ -21,7 +21,8 @@ export function TrailStep({ time, mark, walked, last, strong, children }: TrailS
   return (
     <Row alignItems="stretch" role="listitem">
       <View width={LINE_X - 18} paddingTop={13} alignItems="flex-end">
-        <Figure small={!strong} quiet={!strong} strong={strong}>
+        {/* A day is longer than a time, and must not reach the edge. */}
+        <Figure small={!strong} quiet={!strong} strong={strong} tiny={time.length > 5}>
           {time}
         </Figure>
       </View>

@@ -85,7 +85,7 @@ export function VisitDetails({ stop, aside = false }: VisitDetailsProps) {
         </Body>
         <Row gap="$2" paddingTop="$2">
           <OutsideLink href={`geo:${site.lat},${site.lon}?q=${site.lat},${site.lon}`}>
-            Way there
+            Map
           </OutsideLink>
         </Row>
       </Part>
