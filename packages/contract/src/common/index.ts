@@ -11,7 +11,9 @@ export const Instant = z.iso
   .datetime({ offset: false })
   .refine(between('1970', '2200'), 'Give a time between 1970 and 2200.');
 /** A calendar day at the site, such as "2031-04-05". */
-export const Day = z.iso.date().refine(between('1900', '2200'), 'Give a day between 1900 and 2200.');
+export const Day = z.iso
+  .date()
+  .refine(between('1900', '2200'), 'Give a day between 1900 and 2200.');
 /** A time of day at the site, in minutes since midnight. */
 export const MinuteOfDay = z.int().min(0).max(1440);
 export const Sha256 = z.string().regex(/^[0-9a-f]{64}$/, 'not a SHA-256 in hex');
