@@ -3,10 +3,10 @@ import { TableFormat } from '@ant-trail/contract/exchange';
 import type { Ability } from '@ant-trail/core/accounts';
 import type { EntityManager } from 'typeorm';
 import { z } from 'zod';
-import { longRoute, type Route, type Within } from '../../http/route.ts';
-import { Refusal } from '../../refusals/refusal.ts';
-import { tableAnswer } from '../../tables/table-answer.ts';
-import type { Cell } from '../../tables/table-file.ts';
+import { longRoute, type Route, type Within } from '../http/route.ts';
+import { Refusal } from '../refusals/refusal.ts';
+import { tableAnswer } from './table-answer.ts';
+import type { Cell } from './table-file.ts';
 
 /** More lines than anybody reads on paper; whoever needs more narrows the list and takes it in parts. */
 const MOST_LINES = 20_000;
