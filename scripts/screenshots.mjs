@@ -8,6 +8,7 @@ import { run, say } from './house/say.mjs';
 
 const OUT = path.join(ROOT, 'docs/screenshots');
 const PHONE = { width: 390, height: 844 };
+const TABLET = { width: 1180, height: 820 };
 const DESK = { width: 1280, height: 800 };
 
 /** A list as a store keeps it, with the slips that lists have. */
@@ -64,7 +65,11 @@ await run(async () => {
       permissions: ['geolocation'],
       geolocation: { latitude: 38.65727, longitude: -41.27414, accuracy: 9 },
     });
-    await context.addInitScript((name) => localStorage.setItem('ant-trail.theme', name), theme);
+    await context.addInitScript((name) => {
+      localStorage.setItem('ant-trail.theme', name);
+      // Each picture is of what was gone to.
+      localStorage.setItem('ant-trail.straight-on', 'off');
+    }, theme);
     const page = await context.newPage();
     await page.goto(`${base}/sign-in`);
     await page.getByLabel('E-mail address').fill(`${who}@tarnhollow.example`);
@@ -156,6 +161,10 @@ await run(async () => {
     await page.getByRole('button', { name: 'Go on with the sheet' }).click();
     await shot(page, `field-sheet-${theme}`);
   }
+
+  const tablet = await open('tove', TABLET);
+  await tablet.getByRole('button', { name: 'Go on with the sheet' }).click();
+  await shot(tablet, 'field-tablet');
 
   const tester = await open('jory', PHONE);
   const start = async (place) => {
