@@ -167,3 +167,47 @@ test('a double tap is one press: one departure, one answer, one job', async ({ b
   expect(events.map(({ kind }) => kind)).toEqual(['set off', 'arrived']);
   await context.close();
 });
+
+test('who reads otherwise is heard: letters by the reader’s size, contrast, titles, a way past the navigation', async ({
+  browser,
+}) => {
+  const desk = await openDesk(browser, office.url, 'edda');
+  await desk.goto(`${office.url}/jobs`);
+  const heading = desk.getByRole('heading', { level: 1, name: 'Jobs' });
+  await expect(heading).toBeVisible();
+  await expect(desk).toHaveTitle('Jobs · Ant Trail');
+  const sizeOf = (what: Locator): Promise<number> =>
+    what.evaluate((each) => Number.parseFloat(getComputedStyle(each).fontSize));
+  const field = desk.getByRole('textbox').first();
+  const before = [await sizeOf(heading), await sizeOf(field)];
+  await desk.addStyleTag({ content: 'html { font-size: 150% }' });
+  expect([await sizeOf(heading), await sizeOf(field)]).toEqual(before.map((size) => size * 1.5));
+
+  const quiet = () =>
+    desk.evaluate(() => {
+      const style = getComputedStyle(document.querySelector('.t_light') ?? document.body);
+      return [style.getPropertyValue('--ink2'), style.getPropertyValue('--ink')];
+    });
+  const [usual, ink] = await quiet();
+  expect(usual).not.toBe(ink);
+  await desk.emulateMedia({ contrast: 'more' });
+  const [more, inkThen] = await quiet();
+  expect(more).toBe(inkThen);
+
+  await desk.reload();
+  await expect(heading).toBeVisible();
+  await desk.keyboard.press('Tab');
+  const past = desk.getByRole('link', { name: 'Skip to the page' });
+  await expect(past).toBeFocused();
+  await expect(past).toBeInViewport();
+  await desk.keyboard.press('Enter');
+  await expect(desk.getByRole('main')).toBeFocused();
+
+  // On its side a phone has both the next step and the ways elsewhere.
+  const { context, page } = await openPhone(browser, office.url, 'imke');
+  await page.setViewportSize({ width: 844, height: 390 });
+  await expect(page.getByRole('link', { name: 'Me' })).toBeInViewport();
+  await expect(page.locator('footer button').first()).toBeInViewport();
+  await expect(page.getByRole('status').filter({ hasText: 'All is sent.' })).toBeAttached();
+  await context.close();
+});

@@ -31,6 +31,8 @@ test('with all in order the hut safety check takes few taps: what comes next com
   const tap = async (where: ReturnType<Page['getByRole']>): Promise<void> => {
     taps++;
     await expect(where).toBeInViewport({ ratio: 0.6 });
+    // A moment to see what stands there now.
+    await page.waitForTimeout(500);
     await where.click();
   };
   const yes = (label: string) => question(page, label).getByRole('radio', { name: 'Yes' });

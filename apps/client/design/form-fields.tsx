@@ -2,7 +2,7 @@ import { readTimeOfDay, sayMinute } from '@ant-trail/core/calendar';
 import { Controller, type Control, type FieldPath, type FieldValues } from 'react-hook-form';
 import { Input, type InputProps } from './input.tsx';
 import { Pick, type PickProps } from './pick.tsx';
-import { DayField, TimeField } from './when.tsx';
+import { DayField, TimeField, WRITE_A_TIME } from './when.tsx';
 
 /** A field of a form: what is wrong with it stands below it once somebody tried to send the form. */
 interface OfForm<Values extends FieldValues, Sent> {
@@ -104,9 +104,10 @@ export function FormTime<Values extends FieldValues, Sent>({
       render={({ field, fieldState: { error } }) => (
         <TimeField
           label={label}
-          value={typeof field.value === 'number' ? sayMinute(field.value) : ''}
-          onChange={(text) => field.onChange(minuteOf(text))}
-          problem={error && (wrong ?? error.message)}
+          value={Number.isFinite(field.value) ? sayMinute(field.value as number) : ''}
+          // What is no time must not be sent for one, nor for none.
+          onChange={(text) => field.onChange(text ? (minuteOf(text) ?? Number.NaN) : null)}
+          problem={error && (error.type === 'custom' ? error.message : (wrong ?? WRITE_A_TIME))}
         />
       )}
     />

@@ -31,3 +31,17 @@ export function swallowSecondTap(pressed: Press): void {
   addEventListener('click', swallow, true);
   setTimeout(() => removeEventListener('click', swallow, true), left);
 }
+
+/**
+ * What is under the finger has just changed by itself. Who taps now meant what stood there before: taps
+ * do nothing until it could be seen. Keys, and readers of the screen, press as ever.
+ */
+export function holdTaps(ms: number): void {
+  const swallow = (event: MouseEvent): void => {
+    if (event.detail === 0) return;
+    event.preventDefault();
+    event.stopPropagation();
+  };
+  addEventListener('click', swallow, true);
+  setTimeout(() => removeEventListener('click', swallow, true), ms);
+}

@@ -12,6 +12,8 @@ export interface WhenProps {
   readonly problem?: string | undefined;
 }
 
+export const WRITE_A_TIME = 'Write a time, such as 07:45.';
+
 /** A day, by the browser's own picker. */
 export function DayField({ label, value, onChange, hideLabel, problem }: WhenProps) {
   const style = useFieldStyle(Boolean(problem));
@@ -33,7 +35,7 @@ export function DayField({ label, value, onChange, hideLabel, problem }: WhenPro
 
 /**
  * A time of day, written as one likes and shown in twenty-four hours as everywhere else: a browser's
- * own picker would show it in the form of its language.
+ * own picker would show it in the form of its language. What is no time is given on as it was written.
  */
 export function TimeField({ label, value, onChange, hideLabel, problem }: WhenProps) {
   const [typed, setTyped] = useState<string | null>(null);
@@ -41,14 +43,16 @@ export function TimeField({ label, value, onChange, hideLabel, problem }: WhenPr
   const read = typed === null ? value : readTimeOfDay(typed);
   const [left, setLeft] = useState(false);
   const unread = left && Boolean(typed?.trim()) && read === null;
-  const wrong = unread ? 'Write a time, such as 07:45.' : problem;
+  const wrong = unread ? WRITE_A_TIME : problem;
   const style = useFieldStyle(Boolean(wrong));
   const settle = (): void => {
     setLeft(true);
-    if (typed === null || (typed.trim() && read === null)) return;
-    setTyped(null);
-    const next = typed.trim() ? (read ?? '') : '';
-    if (next !== value) onChange(next);
+    if (typed === null) return;
+    // What can't be read stays, to be mended; nobody must take the time before for it meanwhile.
+    const next = typed.trim() ? (read ?? typed.trim()) : '';
+    if (read !== null || next === '') setTyped(null);
+    // Emptied, it is said even so: what it held may have been no time.
+    if (next !== value || next === '') onChange(next);
   };
   return (
     <Labelled label={label} hide={hideLabel} problem={wrong} id={id}>

@@ -2,7 +2,11 @@ import type { Question, TemplateBody } from '@ant-trail/core/sheet';
 import { act, cleanup, fireEvent, render, screen, waitFor } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { TamaguiProvider } from '@tamagui/core';
+import { zodResolver } from '@hookform/resolvers/zod';
 import { useState } from 'react';
+import { useForm } from 'react-hook-form';
+import { z } from 'zod';
+import { FormTime } from '@/design/form-fields.tsx';
 import { config } from '@/design/tamagui.config.ts';
 import { TimeField } from '@/design/when.tsx';
 import { LocalStore } from '@/device/local-store.ts';
@@ -109,11 +113,52 @@ describe('a time of day', () => {
     await user.clear(field);
     await user.tab();
     expect(field.value).toBe('');
-    expect(given).toEqual(['07:45', '19:45', '']);
+    // What could not be read was not taken for the time before.
+    expect([...new Set(given)]).toEqual(['7.5', '07:45', '19:45', '']);
     // A whole time is one at once, also where nobody leaves the field.
     fireEvent.change(field, { target: { value: '05:30' } });
     expect(given.at(-1)).toBe('05:30');
   });
+});
+
+test('a form with a time that is none is not sent, neither with the one before nor without any', async () => {
+  const user = userEvent.setup();
+  const sent: unknown[] = [];
+  const Asked = z.object({ start: z.int(), until: z.int().nullable() });
+  function Form() {
+    const { control, handleSubmit } = useForm<z.infer<typeof Asked>>({
+      resolver: zodResolver(Asked),
+      defaultValues: { start: 465, until: null },
+    });
+    return (
+      <TamaguiProvider config={config} defaultTheme="light" disableInjectCSS>
+        <FormTime {...{ control, name: 'start', label: 'Start' }} />
+        <FormTime {...{ control, name: 'until', label: 'Until' }} />
+        <button type="button" onClick={() => void handleSubmit((draft) => sent.push(draft))()}>
+          Send
+        </button>
+      </TamaguiProvider>
+    );
+  }
+  render(<Form />);
+  const send = () => user.click(screen.getByRole('button', { name: 'Send' }));
+  const write = async (label: string, words: string): Promise<void> => {
+    await user.clear(screen.getByLabelText(label));
+    if (words) await user.type(screen.getByLabelText(label), words);
+  };
+  await write('Start', '7:75');
+  await send();
+  await screen.findByRole('alert');
+  await write('Start', '8');
+  await write('Until', 'noon');
+  await send();
+  expect(sent).toEqual([]);
+  await write('Until', '');
+  await send();
+  await waitFor(() => expect(sent).toEqual([{ start: 480, until: null }]));
+  await write('Until', '12.30');
+  await send();
+  await waitFor(() => expect(sent.at(-1)).toEqual({ start: 480, until: 750 }));
 });
 
 test('what the office has is said in few words, the worst first', () => {

@@ -11,6 +11,7 @@ export {
   isCode,
   isHold,
   isLookup,
+  isTimeOfDay,
   isPhoto,
   isSignature,
   isSketch,

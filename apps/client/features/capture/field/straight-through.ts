@@ -1,11 +1,15 @@
 import { isAsked, type SheetState } from '@ant-trail/core/sheet';
 import { useEffect } from 'react';
 import { AGAIN_MS } from '@/design/one-press.ts';
+import { holdTaps } from '@/design/second-tap.ts';
 import { useSheetSession } from '../session/sheet-context.tsx';
 import type { Pressed } from '../session/sheet-session.ts';
 
 /** After the second half of a double tap has come, which must not fall on the next question. */
 const PAUSE_MS = AGAIN_MS + 60;
+
+/** So long it takes to see that something else stands under the thumb. */
+const SEEN_MS = 450;
 
 /** What was typed is an answer by then, or refused. */
 const KEEP_MS = 60;
@@ -56,6 +60,7 @@ export function useStraightThrough({ onSection, onEnd }: StraightThrough): void 
     const go = ({ path, entered }: Pressed): void => {
       if (path === null || document.querySelector('dialog[open]')) return;
       const onward = onwardFrom(session.state.getState(), path);
+      if (onward && !entered) holdTaps(SEEN_MS);
       if (onward?.to === 'question') bringNext(path, onward.path, entered);
       else if (onward?.to === 'section') onSection(onward.section);
       else if (onward?.to === 'the end') onEnd();

@@ -1,4 +1,4 @@
-import { textOf } from '@ant-trail/core/sheet';
+import { isTimeOfDay, textOf } from '@ant-trail/core/sheet';
 import { DayField, TimeField } from '@/design/when.tsx';
 import { useAnswer, type PartProps } from '../session/sheet-context.tsx';
 import { DictatedInput } from './dictated-input.tsx';
@@ -28,7 +28,9 @@ export function DatePart({ state, locked }: PartProps) {
       hideLabel
       value={state.answer ? textOf(state.answer.value) : ''}
       onChange={(value) => {
-        if (!locked) void give(value || null);
+        // What is no time says so in its field, and is no answer.
+        const isNone = state.question.kind === 'time' && value !== '' && !isTimeOfDay(value);
+        if (!locked && !isNone) void give(value || null);
       }}
     />
   );

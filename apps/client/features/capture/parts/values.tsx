@@ -1,5 +1,5 @@
 import { readNumber } from '@ant-trail/core/measure';
-import { isAddress, sayAnswer, sharesOf } from '@ant-trail/core/sheet';
+import { isAddress, isTimeOfDay, sayAnswer, sharesOf } from '@ant-trail/core/sheet';
 import { useState } from 'react';
 import { Column, Row } from '@/design/box.tsx';
 import { Button } from '@/design/button.tsx';
@@ -110,7 +110,7 @@ export function MomentPart({ state, locked }: PartProps) {
     if (locked) return;
     setTyped({ ...typed, ...next });
     const both = { day, time, ...next };
-    if (both.day && both.time) void give(`${both.day}T${both.time}`);
+    if (both.day && isTimeOfDay(both.time)) void give(`${both.day}T${both.time}`);
   };
   return (
     <Row gap="$2" flexWrap="wrap">

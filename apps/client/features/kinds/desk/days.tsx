@@ -1,7 +1,7 @@
-import { textOf } from '@ant-trail/core/sheet';
+import { isTimeOfDay, textOf } from '@ant-trail/core/sheet';
 import { useState } from 'react';
 import { Row } from '@/design/box.tsx';
-import { DayField, TimeField } from '@/design/when.tsx';
+import { DayField, TimeField, WRITE_A_TIME } from '@/design/when.tsx';
 import type { DeskControlProps } from './control.ts';
 
 const wordsOf = (value: DeskControlProps['value']): string => (value === null ? '' : textOf(value));
@@ -20,7 +20,13 @@ export function DayControl({
       label={label}
       hideLabel={hideLabel}
       value={wordsOf(value)}
-      onChange={(next) => onGive({ value: next || null })}
+      onChange={(next) =>
+        onGive(
+          question.kind === 'time' && next && !isTimeOfDay(next)
+            ? { problem: WRITE_A_TIME }
+            : { value: next || null },
+        )
+      }
     />
   );
 }
@@ -34,6 +40,7 @@ export function MomentControl({ label, value, onGive }: DeskControlProps) {
     setDay(nextDay);
     setTime(nextTime);
     if (!nextDay && !nextTime) onGive({ value: null });
+    else if (nextTime && !isTimeOfDay(nextTime)) onGive({ problem: WRITE_A_TIME });
     else if (nextDay && nextTime) onGive({ value: `${nextDay}T${nextTime}` });
     else onGive({ problem: nextDay ? 'Give the time of day as well.' : 'Give the day as well.' });
   };

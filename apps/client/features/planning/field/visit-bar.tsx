@@ -1,6 +1,6 @@
 import { sayDistance, type Fix, type Presence } from '@ant-trail/core/geo';
 import { useRouter } from 'expo-router';
-import { useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { ActionBar } from '@/design/action-bar.tsx';
 import { Column } from '@/design/box.tsx';
 import { Button } from '@/design/button.tsx';
@@ -29,6 +29,14 @@ export function VisitBar({ stop }: { stop: TrailStop }) {
   const [busy, setBusy] = useState(false);
   const [far, setFar] = useState<FarAway | null>(null);
   const [leaving, setLeaving] = useState(false);
+  // Finding out where one is takes a while: whoever went elsewhere meanwhile is not fetched back.
+  const isHere = useRef(true);
+  useEffect(() => {
+    isHere.current = true;
+    return () => {
+      isHere.current = false;
+    };
+  }, []);
   const { step, visit, site, current } = stop;
 
   const arrive = async (fix: Fix | null, presence: Presence | null, reason?: string) => {
@@ -42,7 +50,7 @@ export function VisitBar({ stop }: { stop: TrailStop }) {
     });
     engine.soon();
     // Where there is one sheet, being there is beginning it; what to beware of stood before this step.
-    if (stop.sheets.length === 1 && useStraightOn.getState().on)
+    if (isHere.current && stop.sheets.length === 1 && useStraightOn.getState().on)
       router.navigate(`/sheet/${current.sheet.id}`);
   };
   const onPress = async () => {
