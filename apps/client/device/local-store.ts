@@ -1,6 +1,7 @@
 import type { Operation, OperationKind, RecordKind, RecordOf } from '@ant-trail/contract/sync';
 import type { Entry } from '@ant-trail/core/log';
 import Dexie, { type EntityTable, type Transaction } from 'dexie';
+import type { ComponentType } from 'react';
 import { useStoreGone } from './store-gone.ts';
 
 /** An entry on this phone; received when the office has said so. */
@@ -82,6 +83,8 @@ export interface OnPhone {
   readonly upgrades?: Readonly<Record<number, (store: Transaction) => Promise<void>>>;
   readonly records?: { readonly [Kind in RecordKind]?: RecordKeeper<RecordOf<Kind>> };
   readonly operations?: { readonly [Kind in OperationKind]?: WaitingKind<BodyOf<Kind>> };
+  /** What has to be known on every screen of the field, while it is so. */
+  readonly notices?: readonly ComponentType[];
   /** Takes off the phone what is no longer needed there, on a day. */
   readonly clearAway?: (store: LocalStore, today: string) => Promise<void>;
 }

@@ -1,15 +1,18 @@
 import { Notice } from '@/design/notice.tsx';
 import { sayClockOff, useClock } from '@/device/clock.ts';
-import { LapsedNotice } from '@/features/accounts/lapsed-notice.tsx';
 import { useSync } from '../engine.ts';
+import { usePhone } from '../phone.tsx';
 
-/** What has to be known on every screen of the field: sending waits, space runs out, the clock is wrong. */
+/** What has to be known on every screen of the field: what capabilities say, space, the clock. */
 export function FieldNotices() {
+  const { store } = usePhone();
   const isLow = useSync((sync) => sync.spaceIsLow);
   const clock = sayClockOff(useClock(({ offMs }) => offMs));
   return (
     <>
-      <LapsedNotice />
+      {store.parts.flatMap(({ notices = [] }, at) =>
+        notices.map((Said, index) => <Said key={`${at} ${index}`} />),
+      )}
       {isLow ? (
         <Notice tone="eyes" mark="needs eyes" alert>
           Space on this phone is running low. Send what is kept here, and delete what you do not
