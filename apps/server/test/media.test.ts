@@ -127,7 +127,7 @@ test.each([
     422,
     /damaged/,
   ],
-  ['one without a hash', () => picture, 'none', 400, /SHA-256/],
+  ['one without a hash', () => picture, 'none', 400, /checksum/],
 ])(
   '%s is refused in words, and leaves nothing behind',
   async (_name, bytes, sha256, status, words) => {

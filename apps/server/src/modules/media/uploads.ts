@@ -113,7 +113,7 @@ export function mountUploads(
     },
     onUploadCreate: async (_request, upload) => {
       if (!Sha256.safeParse(upload.metadata?.['sha256']).success)
-        throw refuse(400, 'The photo came without its check sum.');
+        throw refuse(400, 'The photo came without its checksum.');
       if (!upload.size) throw refuse(422, 'This photo is empty. Take it again.');
       return Promise.resolve({});
     },
