@@ -93,7 +93,7 @@ test('two people at one job with three sheets: one is handed over half done, wit
     await dialog.getByRole('button', { name: 'Hand it over' }).click();
     await expect(dialog.getByText('Choose a colleague.')).toBeVisible();
     await find(dialog, 'To whom?', 'Jory Hollin');
-    await dialog.getByLabel(/^A word/).fill('The warden calls me away');
+    await dialog.getByLabel(/^A note/).fill('The warden calls me away');
     await dialog.getByRole('button', { name: 'Hand it over' }).click();
     await expect(sheetLine(page, 'Refuge survey')).toBeHidden();
     await page.reload();

@@ -28,8 +28,8 @@ async function register(): Promise<void> {
 }
 
 function reloadOnTakeOver(): void {
-  // The first worker of all takes over a page that is as new as itself.
-  const hadWorker = navigator.serviceWorker.controller !== null;
+  // The first worker of all takes over a page that is as new as itself; any after it does not.
+  let hadWorker = navigator.serviceWorker.controller !== null;
   const reload = async (): Promise<void> => {
     // Begun to write in the moment between: then it is loaded anew when it is out of sight.
     if (await isHeldStill()) document.addEventListener('visibilitychange', again, { once: true });
@@ -38,5 +38,6 @@ function reloadOnTakeOver(): void {
   const again = (): void => void reload();
   navigator.serviceWorker.addEventListener('controllerchange', () => {
     if (hadWorker) void reload();
+    hadWorker = true;
   });
 }
