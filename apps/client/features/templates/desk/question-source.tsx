@@ -3,7 +3,6 @@ import type { Question, TemplateBody } from '@ant-trail/core/sheet';
 import { copyOf, keysOf, newQuestion, questionBank } from '@ant-trail/core/templates';
 import { useMemo, useState } from 'react';
 import { Column } from '@/design/box.tsx';
-import { useCommandKey } from '@/design/use-command-key.ts';
 import { Segments } from '@/design/choose.tsx';
 import { Input } from '@/design/input.tsx';
 import { PressableRow } from '@/design/pressable-row.tsx';
@@ -26,7 +25,6 @@ export interface QuestionSourceProps {
 /** Where a question comes from: a kind, to be worded, or one that another template asks. */
 export function QuestionSource({ body, onAdd }: QuestionSourceProps) {
   const [source, setSource] = useState<(typeof SOURCES)[number]['value']>('kinds');
-  useCommandKey('alt+n', () => document.querySelector<HTMLElement>(`#${FIELDS} input`)?.focus());
   return (
     <Column id={FIELDS}>
       <Column padding="$3" paddingBottom={0}>

@@ -8,6 +8,7 @@ import { Button } from '@/design/button.tsx';
 import { DeskPage } from '@/design/desk-page.tsx';
 import { Input } from '@/design/input.tsx';
 import { PressableRow } from '@/design/pressable-row.tsx';
+import { useCommandKey } from '@/design/use-command-key.ts';
 import { Body, Figure } from '@/design/text.tsx';
 import { useOffice } from '@/device/office.ts';
 import { hasDraft } from './kept-draft.ts';
@@ -22,6 +23,10 @@ const Builder = lazy(async () => {
 export function TemplatesScreen() {
   const params = useLocalSearchParams<{ open?: string }>();
   const router = useRouter();
+  // Heard here, where it is loaded anyway: shared with the builder it would be loaded by phones as well.
+  useCommandKey('alt+n', () =>
+    document.querySelector<HTMLElement>('#question-source input')?.focus(),
+  );
   const [text, setText] = useState('');
   const { answer, problem, again } = useOffice(TemplatesAnswer, '/api/templates');
   const wanted = text.trim().toLowerCase();
