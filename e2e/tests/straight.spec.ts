@@ -32,7 +32,7 @@ test('with all in order the hut safety check takes few taps: what comes next com
     taps++;
     await expect(where).toBeInViewport({ ratio: 0.6 });
     // A moment to see what stands there now.
-    await page.waitForTimeout(500);
+    await page.waitForTimeout(800);
     await where.click();
   };
   const yes = (label: string) => question(page, label).getByRole('radio', { name: 'Yes' });
@@ -63,6 +63,7 @@ test('with all in order the hut safety check takes few taps: what comes next com
   await tap(question(page, 'Roof and shutters').getByRole('radio', { name: 'Tight' }));
   await tap(yes('Drinking water runs clear?'));
   await tap(yes('First-aid box complete?'));
+  await expect(yes('First-aid box complete?')).toBeChecked();
   await tap(page.getByRole('button', { name: /^Next loose end/ }));
   const pad = page.getByRole('img', { name: /sign here/ });
   await expect(pad).toBeInViewport({ ratio: 0.9 });

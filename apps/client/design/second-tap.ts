@@ -34,11 +34,12 @@ export function swallowSecondTap(pressed: Press): void {
 
 /**
  * What is under the finger has just changed by itself. Who taps now meant what stood there before: taps
- * do nothing until it could be seen. Keys, and readers of the screen, press as ever.
+ * on it do nothing until it could be seen. What stands where it stood, keys, and readers of the screen
+ * press as ever.
  */
-export function holdTaps(ms: number): void {
+export function holdTaps(changed: string, ms: number): void {
   const swallow = (event: MouseEvent): void => {
-    if (event.detail === 0) return;
+    if (event.detail === 0 || !(event.target as Element).closest(changed)) return;
     event.preventDefault();
     event.stopPropagation();
   };

@@ -9,7 +9,7 @@ import type { Pressed } from '../session/sheet-session.ts';
 const PAUSE_MS = AGAIN_MS + 60;
 
 /** So long it takes to see that something else stands under the thumb. */
-const SEEN_MS = 450;
+const SEEN_MS = 300;
 
 /** What was typed is an answer by then, or refused. */
 const KEEP_MS = 60;
@@ -60,7 +60,7 @@ export function useStraightThrough({ onSection, onEnd }: StraightThrough): void 
     const go = ({ path, entered }: Pressed): void => {
       if (path === null || document.querySelector('dialog[open]')) return;
       const onward = onwardFrom(session.state.getState(), path);
-      if (onward && !entered) holdTaps(SEEN_MS);
+      if (onward && !entered) holdTaps('main, dialog', SEEN_MS);
       if (onward?.to === 'question') bringNext(path, onward.path, entered);
       else if (onward?.to === 'section') onSection(onward.section);
       else if (onward?.to === 'the end') onEnd();
