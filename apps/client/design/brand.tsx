@@ -4,7 +4,7 @@ import { Row } from './box.tsx';
 import { Body } from './text.tsx';
 
 /** The name with its mark: three steps and the way on. */
-export function Brand({ short }: { short?: boolean }) {
+export function Brand() {
   const theme = useTheme();
   return (
     <Row gap="$2">
@@ -20,11 +20,9 @@ export function Brand({ short }: { short?: boolean }) {
           strokeLinecap="round"
         />
       </Svg>
-      {short ? null : (
-        <Body strong fontSize="$4">
-          Ant Trail
-        </Body>
-      )}
+      <Body strong fontSize="$4">
+        Ant Trail
+      </Body>
     </Row>
   );
 }

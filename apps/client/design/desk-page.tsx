@@ -30,7 +30,7 @@ export function DeskPage({ title, about, actions, problem, children }: DeskPageP
     >
       <Column padding="$5" gap="$4" maxWidth={1240} width="100%" alignSelf="center">
         <Row justifyContent="space-between" gap="$4" flexWrap="wrap">
-          <Row gap="$4" alignItems="baseline" flexWrap="wrap">
+          <Row gap="$4" alignItems="baseline" flexWrap="wrap" flexShrink={1}>
             <Title>{title}</Title>
             {about}
           </Row>

@@ -46,7 +46,8 @@ export function DeskFrame({ children }: { children: ReactNode }) {
         minHeight={56}
         gap="$3"
       >
-        <Brand short={!twoSides} />
+        {/* A phone has room for the places alone. */}
+        {twoSides ? <Brand /> : null}
         <DeskNav waiting={waiting} onFind={() => setFinding(true)} onMe={() => setOwn(true)} />
       </Row>
       <View flex={1} minHeight={0} className="desk-body">

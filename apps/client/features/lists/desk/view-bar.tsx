@@ -45,7 +45,7 @@ export function ViewBar(props: ViewBarProps) {
     }
   };
   return (
-    <Row gap="$2" flexWrap="wrap" alignItems="flex-end">
+    <Row gap="$2" flexWrap="wrap" alignItems="flex-end" flexShrink={1}>
       {views.length > 0 ? (
         <Pick
           label="View"
