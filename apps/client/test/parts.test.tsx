@@ -353,8 +353,7 @@ describe('what a colleague answers while the sheet is open', () => {
     const wait = globalThis.setTimeout;
     jest
       .spyOn(globalThis, 'setTimeout')
-      .mockImplementation(((act: () => void, ms?: number) =>
-        wait(act, ms === 1_200 ? 60_000 : ms)) as typeof setTimeout);
+      .mockImplementation((act: () => void, ms?: number) => wait(act, ms === 1_200 ? 60_000 : ms));
   }
   afterEach(() => jest.restoreAllMocks());
 
