@@ -104,7 +104,7 @@ export function FormTime<Values extends FieldValues, Sent>({
       render={({ field, fieldState: { error } }) => (
         <TimeField
           label={label}
-          value={Number.isFinite(field.value) ? sayMinute(field.value as number) : ''}
+          value={Number.isFinite(field.value) ? sayMinute(field.value) : ''}
           // What is no time must not be sent for one, nor for none.
           onChange={(text) => field.onChange(text ? (minuteOf(text) ?? Number.NaN) : null)}
           problem={error && (error.type === 'custom' ? error.message : (wrong ?? WRITE_A_TIME))}
