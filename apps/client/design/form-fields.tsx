@@ -1,5 +1,11 @@
-import { readTimeOfDay, sayMinute } from '@ant-trail/core/calendar';
-import { Controller, type Control, type FieldPath, type FieldValues } from 'react-hook-form';
+import { readMinute, sayMinute } from '@ant-trail/core/calendar';
+import {
+  useController,
+  type Control,
+  type FieldError,
+  type FieldPath,
+  type FieldValues,
+} from 'react-hook-form';
 import { Input, type InputProps } from './input.tsx';
 import { Pick, type PickProps } from './pick.tsx';
 import { DayField, TimeField, WRITE_A_TIME } from './when.tsx';
@@ -9,113 +15,74 @@ interface OfForm<Values extends FieldValues, Sent> {
   readonly control: Control<Values, unknown, Sent>;
   readonly name: FieldPath<Values>;
   readonly label: string;
-  /** Said in the place of what the schema says. */
-  readonly wrong?: string;
 }
 
-type OwnInput = Omit<InputProps, 'value' | 'onChange' | 'problem' | 'label'>;
+/** What a rule of the form says itself; of a value that is none the schema says nothing a person reads. */
+const sayWrong = (error: FieldError | undefined, none: string): string | undefined =>
+  error && (error.type === 'custom' ? error.message : none);
 
 /** Words in a form. */
 export function FormInput<Values extends FieldValues, Sent>({
   control,
   name,
-  wrong,
   ...input
-}: OfForm<Values, Sent> & OwnInput) {
+}: OfForm<Values, Sent> & Omit<InputProps, 'value' | 'onChange' | 'problem'>) {
+  const { field, fieldState } = useController({ control, name });
   return (
-    <Controller
-      control={control}
-      name={name}
-      render={({ field, fieldState: { error } }) => (
-        <Input
-          {...input}
-          value={field.value ?? ''}
-          onChange={field.onChange}
-          problem={error && (wrong ?? error.message)}
-        />
-      )}
+    <Input
+      {...input}
+      value={field.value ?? ''}
+      onChange={field.onChange}
+      problem={fieldState.error?.message}
     />
   );
 }
 
-interface OwnPick {
-  readonly options: PickProps['options'];
+type OwnPick = Omit<PickProps, 'value' | 'onChange' | 'problem'> & {
   readonly read?: (value: string) => unknown;
-}
+};
 
 /** One of a few in a form; `read` makes of the choice what the form keeps. */
 export function FormPick<Values extends FieldValues, Sent>({
   control,
   name,
-  wrong,
   read = (value) => value,
   ...pick
 }: OfForm<Values, Sent> & OwnPick) {
+  const { field, fieldState } = useController({ control, name });
   return (
-    <Controller
-      control={control}
-      name={name}
-      render={({ field, fieldState: { error } }) => (
-        <Pick
-          {...pick}
-          value={String(field.value ?? '')}
-          onChange={(value) => field.onChange(read(value))}
-          problem={error && (wrong ?? error.message)}
-        />
-      )}
+    <Pick
+      {...pick}
+      value={String(field.value ?? '')}
+      onChange={(value) => field.onChange(read(value))}
+      problem={fieldState.error?.message}
     />
   );
 }
 
 /** A day in a form. */
-export function FormDay<Values extends FieldValues, Sent>({
-  control,
-  name,
-  wrong = 'Give the day.',
-  label,
-}: OfForm<Values, Sent>) {
+export function FormDay<Values extends FieldValues, Sent>(props: OfForm<Values, Sent>) {
+  const { field, fieldState } = useController(props);
   return (
-    <Controller
-      control={control}
-      name={name}
-      render={({ field, fieldState: { error } }) => (
-        <DayField
-          label={label}
-          value={field.value ?? ''}
-          onChange={field.onChange}
-          problem={error && wrong}
-        />
-      )}
+    <DayField
+      label={props.label}
+      value={field.value ?? ''}
+      onChange={field.onChange}
+      problem={sayWrong(fieldState.error, 'Give the day.')}
     />
   );
 }
 
 /** A time of day in a form, kept as minutes since midnight; null for none. */
-export function FormTime<Values extends FieldValues, Sent>({
-  control,
-  name,
-  wrong,
-  label,
-}: OfForm<Values, Sent>) {
+export function FormTime<Values extends FieldValues, Sent>(props: OfForm<Values, Sent>) {
+  const { field, fieldState } = useController(props);
   return (
-    <Controller
-      control={control}
-      name={name}
-      render={({ field, fieldState: { error } }) => (
-        <TimeField
-          label={label}
-          value={Number.isFinite(field.value) ? sayMinute(field.value) : ''}
-          // What is no time must not be sent for one, nor for none.
-          onChange={(text) => field.onChange(text ? (minuteOf(text) ?? Number.NaN) : null)}
-          problem={error && (error.type === 'custom' ? error.message : (wrong ?? WRITE_A_TIME))}
-        />
-      )}
+    <TimeField
+      label={props.label}
+      value={Number.isFinite(field.value) ? sayMinute(field.value) : ''}
+      // What is no time must not be sent for one, nor for none.
+      onChange={(text) => field.onChange(text ? (readMinute(text) ?? Number.NaN) : null)}
+      problem={sayWrong(fieldState.error, WRITE_A_TIME)}
     />
   );
-}
-
-/** Minutes since midnight of a time as people write it; null where it is none. */
-export function minuteOf(text: string): number | null {
-  const [hours, minutes] = (readTimeOfDay(text) ?? '').split(':').map(Number);
-  return hours === undefined || minutes === undefined ? null : hours * 60 + minutes;
 }

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { readTimeOfDay, sayMinute } from '../src/calendar/index.ts';
+import { readMinute, readTimeOfDay, sayMinute } from '../src/calendar/index.ts';
 
 test.each([
   ['745', '07:45'],
@@ -32,6 +32,7 @@ test('whatever is written as a time is read back as the same one', () => {
       (at, mark) => {
         const time = sayMinute(at);
         expect(readTimeOfDay(time.replace(':', mark))).toBe(time);
+        expect(readMinute(time.replace(':', mark))).toBe(at);
       },
     ),
   );

@@ -4,6 +4,7 @@ export {
   inZone,
   type LocalMoment,
   sayLength,
+  readMinute,
   readTimeOfDay,
   sayMinute,
 } from './local.ts';

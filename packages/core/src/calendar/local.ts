@@ -68,6 +68,12 @@ export function readTimeOfDay(text: string): string | null {
   return hour > 23 || Number(minutes) > 59 ? null : sayMinute(hour * 60 + Number(minutes));
 }
 
+/** Minutes since midnight of a time as people write it, as `readTimeOfDay` reads it; null where it is none. */
+export function readMinute(text: string): number | null {
+  const time = readTimeOfDay(text);
+  return time === null ? null : Number(time.slice(0, 2)) * 60 + Number(time.slice(3));
+}
+
 /** "45 min", "1 h", "1 h 30": a length of time as people say it. */
 export function sayLength(minutes: number): string {
   const whole = Math.round(minutes);

@@ -61,7 +61,8 @@ export function useStraightThrough({ onSection, onEnd }: StraightThrough): void 
       if (path === null || document.querySelector('dialog[open]')) return;
       const onward = onwardFrom(session.state.getState(), path);
       if (onward && !entered) holdTaps('main, dialog', SEEN_MS);
-      if (onward?.to === 'question') bringNext(path, onward.path, entered);
+      if (onward?.to === 'question' && entered) session.seek(onward.path);
+      else if (onward?.to === 'question') bringNext(path, onward.path);
       else if (onward?.to === 'section') onSection(onward.section);
       else if (onward?.to === 'the end') onEnd();
     };
@@ -81,15 +82,12 @@ export function useStraightThrough({ onSection, onEnd }: StraightThrough): void 
 }
 
 /** The next question comes to where the answered one stood, so that the thumb can stay where it is. */
-function bringNext(from: string, to: string, focus: boolean): void {
+function bringNext(from: string, to: string): void {
   const [here, next] = [from, to].map((path) => document.getElementById(`question-${path}`));
-  const scroller = here?.closest('main');
-  if (!here || !next || !scroller) return;
-  const far = next.getBoundingClientRect().top - here.getBoundingClientRect().top;
+  if (!here || !next) return;
+  const top = next.getBoundingClientRect().top - here.getBoundingClientRect().top;
   const still = matchMedia('(prefers-reduced-motion: reduce)').matches;
-  if (focus)
-    next
-      .querySelector<HTMLElement>('input:not([hidden]), textarea, [tabindex="0"], button')
-      ?.focus({ preventScroll: true });
-  scroller.scrollBy({ top: far, behavior: still ? 'instant' : 'smooth' });
+  // On a phone on its side the page moves as a whole.
+  for (const scrolls of [here.closest('main'), here.closest('.field-page')])
+    scrolls?.scrollBy({ top, behavior: still ? 'instant' : 'smooth' });
 }

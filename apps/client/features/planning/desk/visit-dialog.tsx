@@ -1,6 +1,6 @@
 import { JobDetails, VisitCard } from '@ant-trail/contract/planning';
 import { may } from '@ant-trail/core/accounts';
-import { sayLength, sayMinute } from '@ant-trail/core/calendar';
+import { readMinute, sayLength, sayMinute } from '@ant-trail/core/calendar';
 import { sayDistance } from '@ant-trail/core/geo';
 import { JOB_STATE_RULES, turningBack } from '@ant-trail/core/planning';
 import { useState } from 'react';
@@ -19,7 +19,6 @@ import { sayWhen } from '@/design/say-day.ts';
 import { dayToPlan } from './day-to-plan.ts';
 import { Decide } from './decide.tsx';
 import { JobSheets } from './job-sheets.tsx';
-import { minuteOf } from '@/design/form-fields.tsx';
 
 export interface VisitDialogProps {
   readonly card: VisitCard;
@@ -43,7 +42,7 @@ export function VisitDialog({ card, people, onClose }: VisitDialogProps) {
   const { settled } = JOB_STATE_RULES[job.state];
   const replaced = details?.card.visits.some(({ insteadOf }) => insteadOf === visit.id) === true;
   const save = async () => {
-    const minute = minuteOf(start);
+    const minute = readMinute(start);
     if (minute === null || !day) {
       setProblem('Give a day and a time.');
       return;
