@@ -1,21 +1,13 @@
 import { expect, test } from '@playwright/test';
-import { BreakingProxy } from '../support/breaking-proxy.ts';
-import { TestOffice } from '../support/office.ts';
 import { openPhone, question } from '../support/people.ts';
+import { openProxied, type ProxiedOffice } from '../support/proxied-office.ts';
 import { noisyPhoto } from '../support/pictures.ts';
 
-let office: TestOffice;
-let proxy: BreakingProxy;
-let base: string;
+let world: ProxiedOffice;
 test.beforeAll(async () => {
-  office = await TestOffice.open();
-  proxy = new BreakingProxy(office.port);
-  base = await proxy.open();
+  world = await openProxied();
 });
-test.afterAll(async () => {
-  proxy.close();
-  await office.close();
-});
+test.afterAll(() => world.close());
 
 /** How long after a push was wholly passed on the server is killed: before, within and after its commit. */
 const MOMENTS_MS = [0, 4, 12, 30, 80];
@@ -23,7 +15,7 @@ const MOMENTS_MS = [0, 4, 12, 30, 80];
 test('the server is killed in the middle of pushes and of an upload: everything arrives once', async ({
   browser,
 }) => {
-  const { page } = await openPhone(browser, base, 'imke');
+  const { page } = await openPhone(browser, world.base, 'imke');
   await page.getByRole('button', { name: 'Set off' }).click();
   await page.getByRole('button', { name: 'I have arrived' }).click();
   await page.getByLabel('Why from here?').fill('on the way');
@@ -34,7 +26,7 @@ test('the server is killed in the middle of pushes and of an upload: everything 
   const before = (await entries()).length;
 
   async function entries(): Promise<{ body: { value: unknown; path: string } }[]> {
-    return office.query(`SELECT body FROM entry WHERE sheet_id = $1 ORDER BY id`, [sheet]);
+    return world.office.query(`SELECT body FROM entry WHERE sheet_id = $1 ORDER BY id`, [sheet]);
   }
   const values = async (): Promise<unknown[]> =>
     (await entries())
@@ -44,11 +36,11 @@ test('the server is killed in the middle of pushes and of an upload: everything 
   for (const [index, moment] of MOMENTS_MS.entries())
     await test.step(`killed ${moment} ms after a push`, async () => {
       let killed = false;
-      proxy.breakWhen(({ method, path, cut }) => {
+      world.proxy.breakWhen(({ method, path, cut }) => {
         if (method !== 'POST' || path !== '/api/push' || killed) return null;
         killed = true;
         setTimeout(() => {
-          office.kill();
+          world.office.kill();
           cut();
         }, moment);
         return null;
@@ -56,21 +48,21 @@ test('the server is killed in the middle of pushes and of an upload: everything 
       await page.getByLabel('Brake 1, disc temperature, in °C').fill(String(30 + index));
       await expect.poll(() => killed, { timeout: 30_000 }).toBe(true);
       await page.waitForTimeout(moment + 200);
-      await office.start();
+      await world.office.start();
       await page.evaluate(() => dispatchEvent(new Event('online')));
       await expect.poll(values, { timeout: 90_000 }).toContain(30 + index);
     });
-  proxy.breakWhen(() => null);
+  world.proxy.breakWhen(() => null);
   expect(await values()).toEqual(MOMENTS_MS.map((_, index) => 30 + index));
   expect(await entries()).toHaveLength(before + MOMENTS_MS.length);
 
   await test.step('killed in the middle of a photo', async () => {
     const offsets: number[] = [];
-    proxy.breakWhen(({ method, path, offset }) => {
+    world.proxy.breakWhen(({ method, path, offset }) => {
       if (method !== 'PATCH' || !path.startsWith('/uploads')) return null;
       offsets.push(offset);
       if (offsets.length !== 2) return null;
-      setTimeout(() => office.kill(), 5);
+      setTimeout(() => world.office.kill(), 5);
       return 40_000;
     });
     const brake = question(page, 'Brake 2 released fully?');
@@ -79,11 +71,11 @@ test('the server is killed in the middle of pushes and of an upload: everything 
     await expect.poll(() => offsets.length, { timeout: 60_000 }).toBeGreaterThanOrEqual(2);
     await page.waitForTimeout(300);
     const media = () =>
-      office.query<{ sha256: string }>(
+      world.office.query<{ sha256: string }>(
         `SELECT sha256 FROM media WHERE received_at > now() - interval '10 minutes' AND sha256 IN (SELECT body->'value'->>'sha256' FROM entry WHERE sheet_id = $1)`,
         [sheet],
       );
-    await office.start();
+    await world.office.start();
     await page.evaluate(() => dispatchEvent(new Event('online')));
     await expect.poll(async () => (await media()).length, { timeout: 90_000 }).toBe(1);
     // It went on where it had stopped: only the first piece ever began at the beginning.
