@@ -35,7 +35,7 @@ export function ToPlan({ title, nothing, state, today, visitOf, onOpen }: ToPlan
   return (
     <>
       <Heading>{title}</Heading>
-      {cards.length === 0 ? (
+      {answer && cards.length === 0 ? (
         <Body small quiet>
           {nothing}
         </Body>
