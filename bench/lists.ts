@@ -4,12 +4,13 @@ import path from 'node:path';
 import { Client } from 'pg';
 import { freePort, openCluster } from '../scripts/house/cluster.mjs';
 import { prepareDatabase, startServer, stopServer } from '../scripts/house/serve.mjs';
-import { show } from './measure.ts';
+import { medianMs, show } from './measure.ts';
+import { benchThings } from './things.ts';
 
 const SITES = 20_000;
 const JOBS = 200_000;
 const PEOPLE = 1_000;
-const TRIES = 15;
+const THINGS = 50_000;
 const LIST_LIMIT_MS = 300;
 const PULL_LIMIT_MS = 5;
 
@@ -20,14 +21,19 @@ export async function benchLists(): Promise<void> {
   const cluster = await openCluster(dir);
   try {
     await prepareDatabase(cluster);
-    await enlarge(cluster.ownerUrl);
+    const template = await enlarge(cluster.ownerUrl);
     const port = await freePort();
     const server = await startServer(cluster, { port, client: false });
     const base = `http://127.0.0.1:${port}`;
-    console.log(`\n${SITES} places, ${JOBS} jobs, ${PEOPLE} people in one organisation`);
+    console.log(
+      `\n${SITES} places, ${JOBS} jobs, ${PEOPLE} people, ${THINGS} things in one organisation`,
+    );
     const edda = await signIn(base, 'edda');
     const [person] = (await asked<{ people: { id: string }[] }>(base, edda, '/api/people/names'))
       .people;
+    const records = `/api/records?template=${template}`;
+    const narrowed = (...where: unknown[]): string =>
+      `&where=${encodeURIComponent(JSON.stringify(where))}`;
     const [site] = (await asked<{ rows: { id: string }[] }>(base, edda, '/api/sites?text=7%20kiln'))
       .rows;
     const lists = {
@@ -42,15 +48,24 @@ export async function benchLists(): Promise<void> {
       'jobs by words nobody used': '/api/jobs?text=nowhere',
       'places by words': '/api/sites?text=kiln%207',
       'places while one letter is written': '/api/sites?text=q&within=name&most=20',
+      'things by words while they are written': '/api/assets?text=pump%207',
+      'things by kind and place': '/api/assets?kind=pump&text=kiln%2012',
       'people by words': '/api/people?text=orla%207',
       'everybody by name': '/api/people/names',
       'one day': '/api/day?day=2031-05-05',
+      'finished sheets of a template, 50,000': records,
+      'finished sheets by a number': records + narrowed(['depth', 'from', 99, null]),
+      'finished sheets by a choice and words':
+        records + narrowed(['cover', 'is', 'iron'], ['note', 'has', 'post 69']),
+      'finished sheets that nobody made': records + narrowed(['depth', 'from', 500, null]),
+      'finished sheets on the map, by a number': `${records.replace('?', '/places?')}${narrowed(['depth', 'from', 99, null])}`,
     };
     for (const [name, at] of Object.entries(lists)) {
-      const took = await median(() => asked(base, edda, at));
+      const took = await medianMs(() => asked(base, edda, at));
       show(name, took, `limit ${LIST_LIMIT_MS} ms: ${(took / LIST_LIMIT_MS).toFixed(2)} of it`);
     }
     await benchReadingOn(base, edda);
+    await benchThings(base, edda);
     await benchPull(base);
     await stopServer(server);
   } finally {
@@ -97,8 +112,8 @@ async function benchPull(base: string): Promise<void> {
   const idle = (): Promise<unknown> =>
     asked(base, imke, `/api/pull?cursor=${cursor}&through=${through}`);
   for (let warm = 0; warm < 1500; warm++) await idle();
-  const took = await median(idle, 1000);
-  const bare = await median(() => asked(base, imke, '/api/health'), 400);
+  const took = await medianMs(idle, 1000);
+  const bare = await medianMs(() => asked(base, imke, '/api/health'), 400);
   show(
     'idle pull of a phone',
     took,
@@ -122,21 +137,15 @@ async function asked<Answer>(base: string, cookie: string, at: string): Promise<
   return (await answer.json()) as Answer;
 }
 
-async function median(work: () => Promise<unknown>, tries = TRIES): Promise<number> {
-  const times: number[] = [];
-  for (let at = 0; at < tries; at++) {
-    const from = performance.now();
-    await work();
-    times.push(performance.now() - from);
-  }
-  return times.sort((a, b) => a - b)[Math.floor(tries / 2)] ?? Number.NaN;
-}
-
 /** Multiplies the demo: every job with its visit, its sheet and a change that phones hear of. */
-async function enlarge(url: string): Promise<void> {
+async function enlarge(url: string): Promise<string> {
   const client = new Client({ connectionString: url });
   await client.connect();
-  const [own] = (await client.query<{ id: string }>('SELECT all_organisations() AS id')).rows;
+  const [own] = (
+    await client.query<{ id: string }>(
+      `SELECT id FROM organisation WHERE name = 'Tarnhollow Upkeep'`,
+    )
+  ).rows;
   await client.query(`SELECT set_config('app.org_id', $1, false)`, [own?.id]);
   const steps = [
     `INSERT INTO person (org_id, id, branch_id, name, email, phone, roles, trade, password_hash)
@@ -149,6 +158,10 @@ async function enlarge(url: string): Promise<void> {
             'Client ' || n % 400, address, lat, lon, access, hazards, contacts
      FROM (SELECT * FROM site LIMIT 1) s, generate_series(1, ${SITES}) n`,
     `CREATE TEMP TABLE place AS SELECT id, row_number() OVER (ORDER BY id) AS n FROM site`,
+    `INSERT INTO asset (org_id, id, site_id, kind, name)
+     SELECT '${own?.id}', gen_random_uuid(), p.id, (ARRAY['pump','motor','valve','panel','alarm device'])[1 + t.n % 5],
+            (ARRAY['Pump','Motor','Valve','Panel','Detector'])[1 + t.n % 5] || ' ' || t.n
+     FROM generate_series(1, ${THINGS}) AS t(n) JOIN place p ON p.n = 1 + t.n % ${SITES}`,
     `CREATE TEMP TABLE hand AS SELECT id, row_number() OVER (ORDER BY id) AS n FROM person WHERE email LIKE 'p%@bench.example'`,
     `CREATE TEMP TABLE work AS
      SELECT n, gen_random_uuid() AS job, gen_random_uuid() AS visit, gen_random_uuid() AS sheet,
@@ -161,15 +174,27 @@ async function enlarge(url: string): Promise<void> {
     `INSERT INTO visit (org_id, id, job_id, person_id, day, start, minutes)
      SELECT j.org_id, w.visit, w.job, h.id, w.day, 480, 45
      FROM work w JOIN hand h ON h.n = 1 + w.n % ${PEOPLE} JOIN job j ON j.id = w.job`,
-    `INSERT INTO sheet (org_id, id, job_id, version_id, template_id, title, summary)
+    // Every fourth is finished, and says twenty things.
+    `INSERT INTO sheet (org_id, id, job_id, version_id, template_id, title, summary, record)
      SELECT s.org_id, w.sheet, w.job, s.version_id, s.template_id, s.title,
-            jsonb_set(s.summary, '{stage}', '"open"')
-     FROM work w, (SELECT * FROM sheet LIMIT 1) s`,
+            jsonb_set(s.summary, '{stage}', CASE WHEN w.n % 4 = 0 THEN '"approved"' ELSE '"open"' END::jsonb),
+            jsonb_build_object('depth', jsonb_build_object('v', w.n % 1000 / 10.0, 't', w.n % 1000 / 10.0 || ' m'),
+              'cover', jsonb_build_object('v', (ARRAY['iron','wood','none'])[1 + w.n % 3], 't', 'A lid'),
+              'note', jsonb_build_object('v', 'x', 't', 'Loose stones at post ' || w.n % 700)) || filler.said
+     FROM work w, (SELECT * FROM sheet LIMIT 1) s,
+       (SELECT jsonb_object_agg('q' || n, jsonb_build_object('v', n, 't', n || ' kPa')) AS said
+        FROM generate_series(1, 17) n) filler`,
     `INSERT INTO feed (org_id, tx, kind, ref, reach)
      SELECT j.org_id, 1 + w.n / 40, 'visit', w.visit, w.job FROM work w JOIN job j ON j.id = w.job`,
     'VACUUM ANALYZE',
     'CHECKPOINT',
   ];
   for (const step of steps) await client.query(step);
+  const [finished] = (
+    await client.query<{ template_id: string }>(
+      `SELECT template_id FROM sheet WHERE record ? 'depth' LIMIT 1`,
+    )
+  ).rows;
   await client.end();
+  return finished?.template_id ?? '';
 }

@@ -10,7 +10,9 @@ const PASSWORD = 'walk-the-trail';
 
 export async function signIn(page: Page, base: string, who: string): Promise<void> {
   await page.goto(`${base}/sign-in`);
-  await page.getByLabel('E-mail address').fill(`${who}@tarnhollow.example`);
+  await page
+    .getByLabel('E-mail address')
+    .fill(who.includes('@') ? who : `${who}@tarnhollow.example`);
   await page.getByLabel('Password').fill(PASSWORD);
   await page.getByRole('button', { name: 'Sign in' }).click();
 }
@@ -48,6 +50,11 @@ export async function openPhone(
     await context.addInitScript(() => localStorage.setItem('ant-trail.straight-on', 'off'));
   const page = await context.newPage();
   await signIn(page, base, who);
+  if (who.includes('@')) {
+    // Whoever works at the desk as well comes there first.
+    await expect(page.getByRole('navigation', { name: 'Places' })).toBeVisible();
+    await page.goto(`${base}/trail`);
+  }
   await expect(page.getByRole('heading', { name: 'Your trail', exact: true })).toBeVisible();
   await expect(page.getByText(/office has all/)).toBeVisible();
   await page.waitForFunction(() => navigator.serviceWorker.controller !== null);
@@ -135,12 +142,16 @@ export async function startSheet(page: Page, title: string): Promise<void> {
   await start.click();
 }
 
-/** Chooses out of a field that looks while one writes. */
+/** Chooses out of a field that looks while one writes; what is offered may still come in meanwhile. */
 export async function find(within: Page | Locator, label: string, name: string): Promise<void> {
   const field = within.getByRole('combobox', { name: label, exact: true });
-  // What stands there already would be no change, and nothing would be offered.
-  await field.fill('');
-  await field.fill(name);
   const offered = within.getByRole('listbox', { name: label, exact: true });
-  await offered.getByRole('option', { name }).first().click();
+  await expect(async () => {
+    // What stands there already would be no change, and nothing would be offered.
+    await field.fill('');
+    await field.fill(name);
+    await offered.getByRole('option', { name }).first().click({ timeout: 10_000 });
+    // Chosen: the list is closed. A hand that has just pressed something else is not taken for this one.
+    await expect(field).toHaveAttribute('aria-expanded', 'false', { timeout: 500 });
+  }).toPass({ timeout: 40_000 });
 }

@@ -158,3 +158,48 @@ test('a list is narrowed, kept as a view, read to its end and planned from', asy
   await desk.goto(`${office.url}/jobs?text=${encodeURIComponent(`${place} tove`)}&order=-day`);
   await expect(desk.getByRole('row').nth(1)).toContainText('Tove Aske');
 });
+
+test('somebody who works for two branches chooses one at sign-in, and changes it without signing out', async ({
+  browser,
+}) => {
+  const context = await browser.newContext({
+    viewport: { width: 390, height: 844 },
+    hasTouch: true,
+  });
+  const page = await context.newPage();
+  await page.goto(`${office.url}/sign-in`);
+  await page.getByLabel('E-mail address').fill('brida@tarnhollow.example');
+  await page.getByLabel('Password').fill('walk-the-trail');
+  await page.getByRole('button', { name: 'Sign in' }).click();
+  await expect(page.getByRole('heading', { name: 'Which branch are you in now?' })).toBeVisible();
+  await page.getByRole('button', { name: 'North landing depot' }).click();
+  await expect(page).toHaveURL(/\/day/);
+  await page.goto(`${office.url}/trail`);
+  await expect(page.getByRole('heading', { name: 'Your trail' })).toBeVisible();
+  const placesHere = () =>
+    page.evaluate(async () => {
+      const [known] = (await indexedDB.databases()).filter(({ name }) =>
+        name?.startsWith('ant-trail-'),
+      );
+      // Opened before the application made it, it would be an empty one.
+      if (!known?.name) return [];
+      const { name } = known;
+      const store = await new Promise<IDBDatabase>((done) => {
+        const asked = indexedDB.open(name);
+        asked.onsuccess = () => done(asked.result);
+      });
+      const sites = await new Promise<{ name: string }[]>((done) => {
+        const asked = store.transaction('sites').objectStore('sites').getAll();
+        asked.onsuccess = () => done(asked.result);
+      });
+      store.close();
+      return sites.map((site) => site.name);
+    });
+  await expect.poll(placesHere).toContain('Weather station boards');
+  expect(await placesHere()).not.toContain('Kittiwake hut');
+  await page.getByRole('link', { name: 'Me' }).click();
+  await page.getByLabel('The branch you are in').selectOption('Harbour depot');
+  await expect.poll(placesHere, { timeout: 60_000 }).toContain('Kittiwake hut');
+  await expect.poll(placesHere).not.toContain('Weather station boards');
+  await context.close();
+});

@@ -36,6 +36,8 @@ test('somebody finds a closed door, with no network: the office hears why, plans
   await back.getByRole('radio', { name: 'Locked' }).click();
   await back.getByLabel('More about it').fill('no warden, no key');
   await back.getByRole('button', { name: 'Turn back' }).click();
+  // The dialog closes once it is kept, not before.
+  await expect(back).toBeHidden();
   // Another stop is the next one now; the reload shows that all of it was kept here.
   await page.reload();
   await expect(page.getByText('Refuge survey · turned back')).toBeVisible();

@@ -29,14 +29,16 @@ test('a job is planned, done with no network, reviewed, returned, approved and r
     await expect(dialog.getByText('From −90 to 90.')).toBeVisible();
     await dialog.getByLabel('Latitude, degrees').fill('38.66');
     await dialog.getByLabel('Longitude, degrees').fill('-41,29');
-    await dialog.getByLabel(/^Hazards/).fill('Hot pipe at head height.');
+    await dialog.getByRole('button', { name: 'Add a hazard' }).click();
+    await dialog.getByLabel('Hazard 1', { exact: true }).fill('Hot pipe at head height.');
     await dialog.getByRole('button', { name: 'Add a contact' }).click();
     await dialog.getByLabel('Contact 1, name').fill('Orla Finn');
     await dialog.getByLabel('Contact 1, phone').fill('+999 55 7000');
     await dialog.getByLabel('Contact 1, e-mail').fill('kiosk@tarnhollow.example');
     await dialog.getByRole('button', { name: 'Save' }).click();
     await expect(dialog).toBeHidden();
-    await expect(manager.getByRole('button', { name: new RegExp(PLACE) })).toBeVisible();
+    await expect(manager.getByRole('heading', { level: 1, name: PLACE })).toBeVisible();
+    await expect(manager.getByText('Hot pipe at head height.')).toBeVisible();
     await manager.getByRole('link', { name: 'Day', exact: true }).click();
   });
 

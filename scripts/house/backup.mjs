@@ -6,6 +6,7 @@ import { Trouble } from './say.mjs';
 
 const DUMP = 'database.dump';
 const FILES = 'files';
+const SEAL_KEY = 'seal.key';
 
 const program = (name) => {
   const bin = postgresPrograms();
@@ -37,6 +38,9 @@ export async function backUp({ ownerUrl, filesDir }, folder) {
   await command(program('pg_dump'), [...to, '--format=custom', '--file', file], { env });
   const media = path.join(filesDir, 'media');
   if (existsSync(media)) cpSync(media, path.join(folder, FILES, 'media'), { recursive: true });
+  // What is sealed in the database opens with this key alone.
+  const key = path.join(filesDir, SEAL_KEY);
+  if (existsSync(key)) cpSync(key, path.join(folder, SEAL_KEY));
 }
 
 /**
@@ -55,6 +59,8 @@ export async function bringBack({ ownerUrl, appPassword, filesDir }, folder) {
   await command(program('pg_restore'), [...to, '--exit-on-error', file], { env });
   const media = path.join(folder, FILES, 'media');
   if (existsSync(media)) cpSync(media, path.join(filesDir, 'media'), { recursive: true });
+  const key = path.join(folder, SEAL_KEY);
+  if (existsSync(key)) cpSync(key, path.join(filesDir, SEAL_KEY));
 }
 
 /**

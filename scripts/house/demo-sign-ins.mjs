@@ -5,5 +5,6 @@ export const DEMO_SIGN_INS = [
   '    sef@tarnhollow.example    reviewer    reads what comes back',
   '    imke@tarnhollow.example   technician  on the phone, cableways',
   '    marn@tarnhollow.example   technician  on the phone, huts',
+  '    nell@selkieholm.example   everything  in an organisation that begins today',
   '',
 ].join('\n');

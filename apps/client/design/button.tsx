@@ -119,3 +119,12 @@ export function OutsideLink({
     </LinkFrame>
   );
 }
+
+/** Calls somebody by the telephone. */
+export function CallLink({ name, phone, long }: { name: string; phone: string; long?: boolean }) {
+  return (
+    <OutsideLink href={`tel:${phone.replaceAll(' ', '')}`} label={`Call ${name}`}>
+      {long ? `Call ${name}` : 'Call'}
+    </OutsideLink>
+  );
+}

@@ -1,6 +1,6 @@
 import { useTheme } from '@tamagui/core';
 import { useCombobox } from 'downshift';
-import { useId } from 'react';
+import { useId, useRef } from 'react';
 import { Column } from './box.tsx';
 import { Body } from './text.tsx';
 
@@ -46,6 +46,8 @@ export function FindBox(props: FindProps) {
   } = props;
   const theme = useTheme();
   const id = useId();
+  // What was chosen a moment ago, before whoever shows this heard of it.
+  const picked = useRef<FindOption | null>(null);
   const box = useCombobox<FindOption>({
     id,
     items: [...options],
@@ -55,13 +57,20 @@ export function FindBox(props: FindProps) {
     onInputValueChange: ({ inputValue, type }) => {
       if (type === useCombobox.stateChangeTypes.InputChange) onWords(inputValue);
     },
-    onSelectedItemChange: ({ selectedItem }) => onChoose(selectedItem),
+    onSelectedItemChange: ({ selectedItem }) => {
+      picked.current = null;
+      onChoose(selectedItem);
+    },
     onIsOpenChange: ({ isOpen }) => {
       // Opened anew, all there is to choose from is offered, not only what is chosen already.
       if (isOpen) onWords('');
     },
     stateReducer: (state, { type, changes }) => {
-      const { InputBlur, InputChange, InputKeyDownEscape } = useCombobox.stateChangeTypes;
+      const { InputBlur, InputChange, InputKeyDownEscape, ItemClick, InputKeyDownEnter } =
+        useCombobox.stateChangeTypes;
+      if (type === ItemClick || type === InputKeyDownEnter)
+        picked.current = changes.selectedItem ?? null;
+      if (type === InputChange) picked.current = null;
       // The way out closes the list, and takes nothing back.
       if (type === InputKeyDownEscape)
         return {
@@ -73,8 +82,9 @@ export function FindBox(props: FindProps) {
       if (type === InputBlur)
         return {
           ...changes,
-          selectedItem: state.inputValue === '' ? null : state.selectedItem,
-          inputValue: state.inputValue === '' ? '' : (state.selectedItem?.label ?? ''),
+          selectedItem: state.inputValue === '' ? null : (picked.current ?? state.selectedItem),
+          inputValue:
+            state.inputValue === '' ? '' : ((picked.current ?? state.selectedItem)?.label ?? ''),
         };
       return type === InputChange ? { ...changes, highlightedIndex: 0 } : changes;
     },

@@ -10,6 +10,11 @@ export function sayShortDay(day: string): string {
   return format(day, { weekday: 'short', day: 'numeric', month: 'short' });
 }
 
+/** "14 Mar 2021", of a day that may be years away. */
+export function sayDatedDay(day: string): string {
+  return format(day, { day: 'numeric', month: 'short', year: 'numeric' });
+}
+
 /** "today", "tomorrow", "yesterday", or the short day. */
 export function sayNearDay(day: string, today: string): string {
   if (day === today) return 'today';

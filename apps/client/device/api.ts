@@ -105,8 +105,8 @@ export async function ask<Answer extends z.ZodType>(
 }
 
 /** Fetches a file of the office. Throws like {@link ask}: a refusal is told where it was asked, not in its place. */
-export async function fetchFile(path: string): Promise<Blob> {
-  const response = await send('GET', path, undefined);
+export async function fetchFile(path: string, body?: unknown): Promise<Blob> {
+  const response = await send(body === undefined ? 'GET' : 'POST', path, body);
   if (!response.ok) throw await refusalOf(response);
   return response.blob();
 }

@@ -7,23 +7,36 @@ import { useSession, worksAtDesk } from '@/features/accounts/session.ts';
 import { ActionsScreen } from '@/features/actions/desk/actions-screen.tsx';
 import { BeforehandScreen } from '@/features/capture/desk/beforehand-screen.tsx';
 import { CataloguesScreen } from '@/features/catalogues/desk/catalogues-screen.tsx';
+import { MapScreen } from '@/features/maps/desk/map-screen.tsx';
 import { DayScreen } from '@/features/planning/desk/day-screen.tsx';
 import { JobsScreen } from '@/features/planning/desk/jobs-screen.tsx';
+import { RecordsScreen } from '@/features/records/desk/records-screen.tsx';
 import { SentScreen } from '@/features/reports/desk/sent-screen.tsx';
 import { ReviewScreen } from '@/features/review/desk/review-screen.tsx';
+import { ClientsScreen } from '@/features/sites/desk/clients-screen.tsx';
+import { StartsAt } from '@/features/sites/desk/starts-at.tsx';
 import { PlacesScreen } from '@/features/sites/desk/places-screen.tsx';
+import { PlaceScreen } from '@/features/story/desk/place-screen.tsx';
+import { ThingsScreen } from '@/features/story/desk/things-screen.tsx';
 import { TemplatesScreen } from '@/features/templates/desk/templates-screen.tsx';
+
+const People = () => <PeopleScreen StartsAt={StartsAt} />;
 
 const SCREENS = {
   day: DayScreen,
   review: ReviewScreen,
   actions: ActionsScreen,
   places: PlacesScreen,
+  clients: ClientsScreen,
+  place: PlaceScreen,
+  map: MapScreen,
+  records: RecordsScreen,
+  things: ThingsScreen,
   templates: TemplatesScreen,
   catalogues: CataloguesScreen,
   jobs: JobsScreen,
   beforehand: BeforehandScreen,
-  people: PeopleScreen,
+  people: People,
   sent: SentScreen,
 };
 

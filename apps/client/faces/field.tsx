@@ -26,12 +26,24 @@ const SelfScreen = lazy(async () => {
   return { default: Loaded };
 });
 
+const bringThings = () => import('@/features/story/field/index.ts');
+const FindScreen = lazy(async () => ({ default: (await bringThings()).FindScreen }));
+const ThingScreen = lazy(async () => ({ default: (await bringThings()).ThingScreen }));
+const LabelsScreen = lazy(async () => ({ default: (await bringThings()).LabelsScreen }));
+
+const bringMap = () => import('@/features/maps/field/around-screen.tsx');
+const AroundScreen = lazy(async () => ({ default: (await bringMap()).AroundScreen }));
+
 const SCREENS = {
   trail: TrailScreen,
   visit: VisitScreen,
   sheet: SheetScreen,
   kept: KeptScreen,
   self: SelfScreen,
+  find: FindScreen,
+  thing: ThingScreen,
+  labels: LabelsScreen,
+  around: AroundScreen,
 };
 
 export default function FieldFace() {
@@ -42,7 +54,8 @@ export default function FieldFace() {
         // From the phone's own cache alone: over a poor network it would be in the way of what is sent.
         if (!navigator.serviceWorker?.controller) return;
         // What fails to come now is asked for again when it is gone to, and says so there.
-        for (const bring of [bringSheet, bringDetails]) void bring().catch(() => undefined);
+        for (const bring of [bringSheet, bringDetails, bringThings, bringMap])
+          void bring().catch(() => undefined);
       }),
     [],
   );

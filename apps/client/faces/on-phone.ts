@@ -2,11 +2,14 @@ import type { OperationKind, RecordKind } from '@ant-trail/contract/sync';
 import type { OnPhone } from '@/device/local-store.ts';
 import { accountsOnPhone } from '@/features/accounts/field/on-phone.ts';
 import { actionsOnPhone } from '@/features/actions/field/on-phone.ts';
+import { arrivalOnPhone } from '@/features/arrival/field/on-phone.ts';
 import { captureOnPhone } from '@/features/capture/field/on-phone.ts';
 import { cataloguesOnPhone } from '@/features/catalogues/field/on-phone.ts';
+import { mapsOnPhone } from '@/features/maps/field/on-phone.ts';
 import { planningOnPhone } from '@/features/planning/field/on-phone.ts';
 import { registerOnPhone } from '@/features/register/field/on-phone.ts';
 import { sitesOnPhone } from '@/features/sites/field/on-phone.ts';
+import { tagsOnPhone } from '@/features/tags/field/on-phone.ts';
 import { templatesOnPhone } from '@/features/templates/field/on-phone.ts';
 
 /** What phones keep and send, a line for each capability. */
@@ -14,7 +17,10 @@ const PARTS = [
   accountsOnPhone,
   sitesOnPhone,
   registerOnPhone,
+  tagsOnPhone,
+  arrivalOnPhone,
   cataloguesOnPhone,
+  mapsOnPhone,
   templatesOnPhone,
   planningOnPhone,
   captureOnPhone,

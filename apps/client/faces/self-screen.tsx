@@ -12,6 +12,7 @@ import { useThemeChoice, type ThemeChoice } from '@/design/theme-choice.ts';
 import { chooseUnitSystem, useUnitSystem } from '@/design/unit-system.ts';
 import { useStraightOn } from '@/device/straight-on.ts';
 import { wordsFor } from '@/device/api.ts';
+import { ChangeBranch } from '@/features/accounts/change-branch.tsx';
 import { PassStep } from '@/features/accounts/field/pass-step.tsx';
 import { useMe, useSession, worksAtDesk } from '@/features/accounts/session.ts';
 import { FieldNav } from '@/features/sync/field/field-nav.tsx';
@@ -42,7 +43,7 @@ export function SelfScreen() {
   const { choice, choose } = useThemeChoice();
   const units = useUnitSystem();
   const straightOn = useStraightOn();
-  const { store } = usePhone();
+  const { store, engine } = usePhone();
   const router = useRouter();
   const [problem, setProblem] = useState<string | null>(null);
   const leave = async () => {
@@ -81,6 +82,7 @@ export function SelfScreen() {
             ))}
             {me.person.credentials.length === 0 ? <Body quiet>None are on record.</Body> : null}
           </Column>
+          <ChangeBranch onChanged={engine.soon} />
           <Dots />
           <PassStep />
           <Dots />

@@ -7,3 +7,6 @@ export const Stack = LeftOut;
 export const ExperimentalStack = LeftOut;
 export const Sitemap = LeftOut;
 export const getNavOptions = () => ({});
+export const createNativeStackNavigator = () => ({ Navigator: LeftOut });
+export const initScreensFeatureFlags = () => undefined;
+export const Head = { Provider: ({ children }) => children };

@@ -200,7 +200,10 @@ describe('what is known already', () => {
   });
 
   test('to the register gets its rows, in the order of the house', async () => {
-    const asset = (id: string, name: string) => ({ id, site: SITE, kind: 'alarm', name });
+    const asset = (id: string, name: string) => ({
+      ...{ id, site: SITE, kind: 'alarm', name, area: false, within: null },
+      ...{ condition: 'unknown' as const, facts: {}, purposes: [] },
+    });
     const { at, settled } = await showSheet(sheet(alarms), {
       kept: (store) =>
         store.assets.bulkPut([

@@ -15,6 +15,7 @@ import { FieldNotices } from '@/features/sync/field/field-notices.tsx';
 import { useSync } from '@/features/sync/engine.ts';
 import { KeptScreen } from '@/features/sync/field/kept-screen.tsx';
 import { entryFrom, keepEntries } from '@/features/sync/outbox.ts';
+import { handsRest } from './support/hands-rest.ts';
 import { Field, fill, ME, SHEET, signIn, SITE, VISIT } from './support/sheet.tsx';
 
 const mockRoute = { went: [] as string[], id: '' };
@@ -234,6 +235,7 @@ describe('a sheet', () => {
     await user.click(within(reading).getByRole('button', { name: /^Sounds right/ }));
     expect(screen.queryByRole('dialog')).toBeNull();
     await screen.findByRole('region', { name: 'Sounds right?' });
+    await handsRest();
     await press('Finish');
     await press('Finish the sheet');
     await waitFor(() => expect(mockRoute.went).toEqual(['/trail']));

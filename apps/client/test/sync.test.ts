@@ -172,6 +172,7 @@ describe('pull', () => {
       cursor: of.cursor ?? 'at.first.5',
       more: of.more ?? false,
       through: '2031-04-12',
+      ...(of.branch === undefined ? {} : { branch: of.branch }),
       visits: of.theirs ?? null,
       changes: [
         ...Object.entries(of.records ?? {}).flatMap(([kind, bodies]) =>
@@ -183,6 +184,7 @@ describe('pull', () => {
   });
   interface Page {
     readonly cursor?: string;
+    readonly branch?: string;
     readonly more?: boolean;
     readonly records?: Readonly<Record<string, readonly object[]>>;
     readonly gone?: readonly string[];
@@ -246,7 +248,15 @@ describe('pull', () => {
       kind: 'job begun',
       body: {
         ...{ id: begunJob, visit: `${added.slice(0, -1)}d`, sheet: `${added.slice(0, -1)}e` },
-        ...{ site: ME, version: ME, title: 'Lift', day: '2031-04-05', start: 480, ...own },
+        ...{
+          site: ME,
+          asset: null,
+          version: ME,
+          title: 'Lift',
+          day: '2031-04-05',
+          start: 480,
+          ...own,
+        },
       },
     });
     for (let again = 0; again < 2; again++) {
@@ -277,6 +287,63 @@ describe('pull', () => {
       null,
       'fill.first.3.x',
       'at.first.5',
+    ]);
+  });
+
+  test('in another branch the phone is filled anew, and lets go of what stood in the one before', async () => {
+    const [here, there] = [ME, SHEET];
+    const [own, other, worked] = [1, 2, 3].map((n) => `66666666-6666-4666-8666-66666666666${n}`);
+    const at = (id: string | undefined, branch: string) => ({
+      ...{ id, branch, name: 'Place', client: '', address: '', lat: 1, lon: 2, access: '' },
+      ...{ hazards: [], contacts: [] },
+    });
+    const thing = (id: string, site: string | undefined) => ({
+      ...{ id, site, kind: 'hose', name: 'H', retired: false },
+    });
+    const things = [1, 2, 3].map((n) => `77777777-7777-4777-8777-77777777777${n}`);
+    const [ownThing = '', otherThing = '', workedThing = ''] = things;
+    const tag = (asset: string) => ({ id: asset, number: '00000001', asset, boundAt: null });
+    office = () =>
+      page({
+        branch: here,
+        records: {
+          job: [{ ...job(), site: worked }],
+          site: [at(own, here), at(worked, here)],
+          asset: [thing(ownThing, own), thing(workedThing, worked)],
+          tag: [tag(ownThing), tag(workedThing)],
+        },
+      });
+    await pullAll(store);
+    const asked: (string | null)[] = [];
+    let reached = false;
+    office = (path) => {
+      const cursor = new URLSearchParams(path.split('?')[1]).get('cursor');
+      asked.push(cursor);
+      if (cursor === 'at.first.5') return page({ branch: there });
+      // The network goes in the middle of it, once.
+      if (cursor === 'rest' && !reached) {
+        reached = true;
+        return { status: 503, body: {} };
+      }
+      return cursor === null
+        ? page({ branch: there, more: true, cursor: 'rest', records: { site: [at(other, there)] } })
+        : page({
+            ...{ branch: there, cursor: 'at.first.9' },
+            records: { asset: [thing(otherThing, other)], tag: [tag(otherThing)] },
+          });
+    };
+    await expect(pullAll(store)).rejects.toThrow();
+    // Nothing is lost as long as the other is not there whole.
+    expect(await store.sites.count()).toBe(3);
+    await pullAll(store);
+    expect(asked).toEqual(['at.first.5', null, 'rest', 'rest']);
+    const kept = await Promise.all(
+      [store.sites, store.assets, store.tags].map((table) => table.toCollection().primaryKeys()),
+    );
+    expect(kept).toEqual([
+      [other, worked],
+      [otherThing, workedThing],
+      [otherThing, workedThing],
     ]);
   });
 

@@ -13,9 +13,14 @@ import type { Live } from './live/live.ts';
 import { organisationsDue } from './log/due.ts';
 import type { Folding } from './log/folding.ts';
 import { mountInvitations, type Post } from './modules/accounts/invitations.ts';
+import { recordRoutes } from './modules/records/routes.ts';
+import { mapRoutes } from './modules/maps/routes.ts';
+import { branchRoutes } from './modules/accounts/branch-routes.ts';
 import { accountRoutes } from './modules/accounts/routes.ts';
 import { mountSignIn } from './modules/accounts/sign-in.ts';
 import { actionRoutes } from './modules/actions/routes.ts';
+import type { OfficeKey } from './modules/arrival/office-key.ts';
+import { arrivalRoutes } from './modules/arrival/routes.ts';
 import { catalogueRoutes } from './modules/catalogues/routes.ts';
 import { listTables } from './modules/exchange/lists.ts';
 import { exchangeRoutes } from './modules/exchange/routes.ts';
@@ -28,11 +33,16 @@ import { registerRoutes } from './modules/register/routes.ts';
 import type { ReportMaker } from './modules/reports/maker.ts';
 import type { ReportQueue } from './modules/reports/queue.ts';
 import { reportRoutes } from './modules/reports/routes.ts';
+import { labelRoutes } from './modules/labels/routes.ts';
 import { listRoutes } from './modules/lists/routes.ts';
 import { reviewRoutes } from './modules/review/routes.ts';
+import { clientRoutes } from './modules/sites/client-routes.ts';
 import { siteRoutes } from './modules/sites/routes.ts';
+import { storyRoutes } from './modules/story/routes.ts';
 import { syncRoutes } from './modules/sync/routes.ts';
+import { tagRoutes } from './modules/tags/routes.ts';
 import { templateRoutes } from './modules/templates/routes.ts';
+import type { Ready } from './modules/templates/starters.ts';
 import { notFound, Refusal } from './refusals/refusal.ts';
 import type { TableReader } from './tables/table-reader.ts';
 import { mountHealth } from './watch/health.ts';
@@ -41,6 +51,8 @@ import { Metrics } from './watch/metrics.ts';
 export interface Parts {
   readonly data: DataSource;
   readonly files: MediaFiles;
+  readonly officeKey: OfficeKey;
+  readonly ready: Ready;
   readonly reports: ReportMaker;
   readonly tables: TableReader;
   readonly queue: ReportQueue;
@@ -56,19 +68,30 @@ export interface Parts {
 }
 
 export function allRoutes(
-  parts: Pick<Parts, 'files' | 'reports' | 'tables' | 'queue' | 'folding' | 'logger' | 'post'>,
+  parts: Pick<
+    Parts,
+    'files' | 'officeKey' | 'reports' | 'ready' | 'tables' | 'queue' | 'folding' | 'logger' | 'post'
+  >,
 ): Route[] {
   const routes = [
     ...accountRoutes(parts.post, giveBackWork),
+    ...branchRoutes,
+    ...mapRoutes,
+    ...recordRoutes(parts, parts.post.mailPort),
     ...siteRoutes,
+    ...clientRoutes,
+    ...listTables,
     ...registerRoutes,
-    ...templateRoutes(parts.folding),
+    ...tagRoutes,
+    ...labelRoutes,
+    ...templateRoutes(parts.folding, parts.ready),
     ...catalogueRoutes,
     ...exchangeRoutes(parts.tables, parts.files, parts.folding),
-    ...listTables,
     ...planningRoutes,
+    ...arrivalRoutes(parts.officeKey),
     ...listRoutes,
     ...reviewRoutes,
+    ...storyRoutes,
     ...actionRoutes,
     ...syncRoutes(parts.logger),
     ...mediaRoutes(parts.files),

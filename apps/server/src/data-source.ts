@@ -9,7 +9,11 @@ import { Readers1764327600000 } from './database/migrations/15-readers.ts';
 import { LettersFound1764331200000 } from './database/migrations/16-letters-found.ts';
 import { KeptViews1764334800000 } from './database/migrations/17-kept-views.ts';
 import { TakenVisits1764338400000 } from './database/migrations/18-taken-visits.ts';
+import { Things1764342000000 } from './database/migrations/19-things.ts';
 import { Catalogues1763986000000 } from './database/migrations/2-catalogues.ts';
+import { WhoSuits1764345600000 } from './database/migrations/20-who-suits.ts';
+import { Maps1764349200000 } from './database/migrations/21-maps.ts';
+import { Records1764352800000 } from './database/migrations/22-records.ts';
 import { Register1764057600000 } from './database/migrations/3-register.ts';
 import { FeedByTransaction1764090000000 } from './database/migrations/4-feed-by-transaction.ts';
 import { SignIn1764093600000 } from './database/migrations/5-sign-in.ts';
@@ -22,10 +26,12 @@ import { EntryRow } from './log/entities.ts';
 import {
   BranchRow,
   CredentialRow,
+  PersonBranchRow,
   OrganisationRow,
   PersonRow,
 } from './modules/accounts/entities.ts';
 import { ActionMoveRow, ActionRow } from './modules/actions/entities.ts';
+import { ArrivalDetailRow, ArrivalOpeningRow } from './modules/arrival/entities.ts';
 import { KeptViewRow } from './modules/lists/entities.ts';
 import { CatalogueEntity } from './modules/catalogues/entities.ts';
 import {
@@ -37,8 +43,10 @@ import {
   VisitEventRow,
   VisitRow,
 } from './modules/planning/entities.ts';
-import { AssetRow } from './modules/register/entities.ts';
-import { SiteNoteRow, SiteRow } from './modules/sites/entities.ts';
+import { AssetEventRow, AssetKindRow, AssetRow } from './modules/register/entities.ts';
+import { ClientRow, SiteNoteRow, SiteRow } from './modules/sites/entities.ts';
+import { MapLayerRow } from './modules/maps/entities.ts';
+import { TagRow } from './modules/tags/entities.ts';
 import { TemplateVersionRow } from './modules/templates/entities.ts';
 
 const ENTITIES = [
@@ -46,12 +54,20 @@ const ENTITIES = [
   BranchRow,
   PersonRow,
   CredentialRow,
+  PersonBranchRow,
   KeptViewRow,
   SiteRow,
   SiteNoteRow,
+  ClientRow,
+  MapLayerRow,
   TemplateVersionRow,
   CatalogueEntity,
   AssetRow,
+  AssetKindRow,
+  AssetEventRow,
+  TagRow,
+  ArrivalDetailRow,
+  ArrivalOpeningRow,
   JobRow,
   VisitRow,
   VisitEventRow,
@@ -104,6 +120,10 @@ export function ownerData(url: string): DataSource {
       LettersFound1764331200000,
       KeptViews1764334800000,
       TakenVisits1764338400000,
+      Things1764342000000,
+      WhoSuits1764345600000,
+      Maps1764349200000,
+      Records1764352800000,
     ],
     migrationsTableName: 'migration',
     logging: false,

@@ -1,5 +1,6 @@
 import { once } from 'node:events';
 import { loadAllKits } from '@ant-trail/core/trades';
+import { CATALOGUES, STARTERS } from '@ant-trail/demo';
 import { StandInMail } from '@ant-trail/stand-ins/mail';
 import type { Logger } from 'pino';
 import type { DataSource } from 'typeorm';
@@ -12,6 +13,7 @@ import { Live } from './live/live.ts';
 import { Folding } from './log/folding.ts';
 import { keepMail } from './mail/letters.ts';
 import { Projector } from './modules/capture/projector.ts';
+import { OfficeKey } from './modules/arrival/office-key.ts';
 import { MediaFiles } from './modules/media/files.ts';
 import { keepApprovals, reportApproval } from './modules/reports/approvals.ts';
 import { ReportMaker } from './modules/reports/maker.ts';
@@ -36,6 +38,7 @@ export async function openServer(config: Config, logger: Logger): Promise<Server
   await loadAllKits();
   const data = await applicationData(config.databaseUrl).initialize();
   const files = new MediaFiles(config.filesDir);
+  const officeKey = new OfficeKey(config.filesDir);
   const reports = new ReportMaker(config.reportWorker, files);
   const tables = new TableReader(config.tableWorker);
   const folding = new Folding(config.foldWorker);
@@ -54,7 +57,8 @@ export async function openServer(config: Config, logger: Logger): Promise<Server
   projector.follow(listening);
 
   const parts = {
-    ...{ data, files, reports, tables, folding, queue, listening, live, logger },
+    ...{ data, files, officeKey, reports, tables, folding, queue, listening, live, logger },
+    ready: { starters: STARTERS, catalogues: CATALOGUES },
     post: { mailPort, publicUrl: config.publicUrl },
     secure: config.secure,
     trustProxy: config.trustProxy,

@@ -1,5 +1,7 @@
 import { may } from '@ant-trail/core/accounts';
 import { setTimeout as sleep } from 'node:timers/promises';
+import type { LabelGrid } from '@ant-trail/contract/labels';
+import type { Tag } from '@ant-trail/contract/tags';
 import { timeOrderedId } from '@ant-trail/core/log';
 import { inOrganisation } from '../src/database/tenancy.ts';
 import {
@@ -21,6 +23,9 @@ let catalogue: string;
 let note = '';
 let asset: string;
 let other: string;
+let kind = '';
+let client = '';
+let label: Tag;
 let mail = '';
 let before: Record<string, string[]>;
 const SHA = 'ab'.repeat(32);
@@ -94,6 +99,22 @@ beforeAll(async () => {
   catalogue = (imported.body as { id: string }).id;
   const added = await owner.call('POST', `/api/sites/${b.site}/assets`, THING);
   asset = (added.body as { id: string }).id;
+  const patron = await owner.call('POST', '/api/clients', { ...CLIENT, name: 'Secret of B' });
+  client = (patron.body as { id: string }).id;
+  await owner.call('PUT', `/api/sites/${b.site}/arrival`, { words: 'Secret of B', after: 0 });
+  await owner.call('POST', `/api/sites/${b.site}/arrival/reading`);
+  const made = await owner.call('POST', '/api/asset-kinds', { ...PUMPS, name: 'Secret of B' });
+  kind = (made.body as { id: string }).id;
+  await owner.call('POST', '/api/labels', { assets: [asset], grid: GRID });
+  const labels = (await owner.call('GET', `/api/sites/${b.site}/tags`)).body as { tags: Tag[] };
+  [label] = labels.tags as [Tag];
+  await office.settled();
+  await inOrganisation(office.data, b.id, (db) =>
+    db.query(
+      `INSERT INTO sheet_thing (org_id, sheet_id, asset_id, said) VALUES ($1, $2, $3, '{}')`,
+      [...[b.id, b.sheet, asset]],
+    ),
+  );
   const left = await owner.call('POST', `/api/sites/${b.site}/notes`, { text: 'Secret of B' });
   note = (left.body as { id: string }).id;
   await inOrganisation(office.data, b.id, (db) =>
@@ -115,10 +136,28 @@ beforeAll(async () => {
       ...[b.id, b.visit, b.people.reviewer],
     ]),
   );
+  const drawn = await owner.call('POST', '/api/map', LAYER);
+  layer = (drawn.body as { id: string }).id;
+  const opened = await owner.call('POST', '/api/branches', { name: 'Secret of B' });
+  branch = (opened.body as { id: string }).id;
   before = await allOfB();
 });
 afterAll(() => office.close());
 
+const CLIENT = { name: 'Assembly', number: '', address: '', contacts: [], note: '' };
+const FILE = Buffer.from('Name,E-mail\nA,a@a.example\n').toString('base64');
+const IMPORT = {
+  name: 'a.csv',
+  content: FILE,
+  uses: ['name', 'email'],
+  really: false,
+  without: false,
+};
+const PUMPS = { name: 'Pump', fields: [] };
+const GRID: LabelGrid = {
+  ...{ paper: 'A4', columns: 3, rows: 8, width: 70, height: 36 },
+  ...{ left: 0, top: 4.5, gapX: 0, gapY: 0 },
+};
 const VIEW = { list: 'jobs', name: 'Late ones', query: { text: 'yonder' }, hidden: [] };
 const SOMEBODY = {
   ...{ name: 'Somebody New', email: 'somebody@new.example', phone: '', trade: '' },
@@ -219,16 +258,69 @@ interface Try {
 }
 
 /** How A tries to reach B by each route. A new route fails this suite until it stands here. */
+const LAYER = {
+  ...{ name: 'Secret of B', look: 'path' },
+  content: {
+    type: 'FeatureCollection',
+    features: [
+      {
+        ...{ type: 'Feature', properties: null },
+        geometry: {
+          type: 'LineString',
+          coordinates: [
+            [0, 0],
+            [1, 1],
+          ],
+        },
+      },
+    ],
+  },
+};
+let layer = '';
+let branch = '';
+const AT = 'day=2031-04-08&start=540&minutes=60';
+
 const TRIES: Record<string, () => Try[]> = {
   'get /api/openapi.json': () => [{ at: '/api/openapi.json', gives: 200 }],
   'get /api/me': () => [{ at: '/api/me', gives: 200 }],
+  'put /api/me/branch': () => [{ at: '/api/me/branch', body: { branch } }],
+  'get /api/branches': () => [{ at: '/api/branches', gives: 200 }],
+  'post /api/branches': () => [{ at: '/api/branches', body: { name: 'Own' }, gives: 200 }],
+  'put /api/branches/:id': () => [{ at: `/api/branches/${branch}`, body: { name: 'Taken' } }],
+  'get /api/map': () => [{ at: '/api/map', gives: 200 }],
+  'get /api/map/places': () => [{ at: '/api/map/places', gives: 200 }],
+  'post /api/map': () => [{ at: '/api/map', body: { ...LAYER, name: 'Own' }, gives: 200 }],
+  'post /api/map/:id/removal': () => [{ at: `/api/map/${layer}/removal`, body: {} }],
+  'get /api/records': () => [{ at: `/api/records?template=${b.template}`, gives: 200 }],
+  'get /api/records/places': () => [
+    { at: `/api/records/places?template=${b.template}`, gives: 200 },
+  ],
+  'get /api/records/templates': () => [{ at: '/api/records/templates', gives: 200 }],
+  'get /api/records.:format': () => [{ at: `/api/records.csv?template=${b.template}` }],
+  'post /api/records/reports': () => [{ at: '/api/records/reports', body: { sheets: [b.sheet] } }],
+  'post /api/records/mailing': () => [
+    {
+      at: '/api/records/mailing',
+      body: { sheets: [b.sheet], to: ['a@hither.example'], words: '' },
+    },
+  ],
+  'get /api/suiting': () => [
+    { at: `/api/suiting?${AT}`, gives: 200 },
+    { at: `/api/suiting?${AT}&site=${b.site}&people=${b.people.technician}`, gives: 200 },
+    { at: `/api/suiting?${AT}&jobs=${b.job}`, gives: 200 },
+    { at: `/api/suiting?${AT}&templates=${b.template}` },
+  ],
   'get /api/people': () => [
     { at: '/api/people', gives: 200 },
     { at: '/api/people?text=yonder&retired=no', gives: 200 },
   ],
   'get /api/people/names': () => [{ at: '/api/people/names', gives: 200 }],
   'get /api/people/:id': () => [{ at: `/api/people/${b.people.technician}` }],
-  'post /api/people': () => [{ at: '/api/people', body: SOMEBODY, gives: 200 }],
+  'post /api/people': () => [
+    { at: '/api/people', body: { ...SOMEBODY, branches: [branch] } },
+    { at: '/api/people', body: { ...SOMEBODY, startsAt: b.site } },
+    { at: '/api/people', body: SOMEBODY, gives: 200 },
+  ],
   'put /api/people/:id': () => [{ at: `/api/people/${b.people.technician}`, body: SOMEBODY }],
   'put /api/people/:id/retired': () => [
     { at: `/api/people/${b.people.technician}/retired`, body: { retired: true } },
@@ -264,6 +356,50 @@ const TRIES: Record<string, () => Try[]> = {
   'get /api/sites/:id/assets': () => [{ at: `/api/sites/${b.site}/assets` }],
   'post /api/sites/:id/assets': () => [{ at: `/api/sites/${b.site}/assets`, body: THING }],
   'put /api/assets/:id': () => [{ at: `/api/assets/${asset}`, body: { ...THING, retired: true } }],
+  'get /api/clients': () => [
+    { at: '/api/clients', gives: 200 },
+    { at: '/api/clients?text=secret', gives: 200 },
+  ],
+  'get /api/clients.:format': () => [{ at: '/api/clients.csv', gives: 200 }],
+  'post /api/clients': () => [{ at: '/api/clients', body: CLIENT, gives: 200 }],
+  'put /api/clients/:id': () => [{ at: `/api/clients/${client}`, body: CLIENT }],
+  'get /api/imports/:kind/columns': () => [{ at: '/api/imports/things/columns', gives: 200 }],
+  'post /api/imports/:kind': () => [
+    { at: '/api/imports/people', body: IMPORT, gives: 200 },
+    { at: '/api/imports/people', body: { ...IMPORT, really: true }, gives: 200 },
+  ],
+  'get /api/sites/:id/arrival': () => [{ at: `/api/sites/${b.site}/arrival` }],
+  'put /api/sites/:id/arrival': () => [
+    { at: `/api/sites/${b.site}/arrival`, body: { words: 'From A', after: 1 } },
+  ],
+  'post /api/sites/:id/arrival/reading': () => [{ at: `/api/sites/${b.site}/arrival/reading` }],
+  'post /api/sites/:id/arrival/code': () => [{ at: `/api/sites/${b.site}/arrival/code` }],
+  'post /api/visits/:id/opening': () => [
+    { at: `/api/visits/${b.visit}/opening`, body: { fix: null, reason: 'I am there' }, gives: 403 },
+  ],
+  'get /api/openings': () => [{ at: '/api/openings', gives: 200 }],
+  'get /api/assets': () => [
+    { at: '/api/assets', gives: 200 },
+    { at: `/api/assets?site=${b.site}`, gives: 200 },
+    { at: '/api/assets?text=secret', gives: 200 },
+  ],
+  'get /api/assets.:format': () => [{ at: '/api/assets.csv', gives: 200 }],
+  'get /api/assets/:id/story': () => [{ at: `/api/assets/${asset}/story` }],
+  'post /api/assets/:id/move': () => [
+    { at: `/api/assets/${asset}/move`, body: { site: a.site, within: null } },
+  ],
+  'post /api/assets/:id/tag': () => [
+    { at: `/api/assets/${asset}/tag`, body: { number: label.number } },
+  ],
+  'get /api/asset-kinds': () => [{ at: '/api/asset-kinds', gives: 200 }],
+  'post /api/asset-kinds': () => [{ at: '/api/asset-kinds', body: PUMPS, gives: 200 }],
+  'put /api/asset-kinds/:id': () => [{ at: `/api/asset-kinds/${kind}`, body: PUMPS }],
+  'get /api/sites/:id/tags': () => [{ at: `/api/sites/${b.site}/tags` }],
+  'get /api/tags/:number': () => [{ at: `/api/tags/${label.number}` }],
+  'post /api/labels': () => [{ at: '/api/labels', body: { assets: [asset], grid: GRID } }],
+  'get /api/first-steps': () => [{ at: '/api/first-steps', gives: 200 }],
+  'get /api/starters': () => [{ at: '/api/starters', gives: 200 }],
+  'post /api/starters/:key': () => [{ at: '/api/starters/hut', gives: 200 }],
   'get /api/templates': () => [{ at: '/api/templates', gives: 200 }],
   'post /api/templates': () => [
     { at: '/api/templates', body: { template: b.template, after: 1, body: TEMPLATE } },

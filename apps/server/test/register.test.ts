@@ -1,7 +1,8 @@
-import { randomBytes } from 'node:crypto';
+import { randomBytes, randomUUID } from 'node:crypto';
 import type { JobCard } from '@ant-trail/contract/planning';
-import type { AssetsAnswer } from '@ant-trail/contract/register';
+import type { AssetLinesAnswer, AssetsAnswer } from '@ant-trail/contract/register';
 import type { Dossier } from '@ant-trail/contract/review';
+import type { Story } from '@ant-trail/contract/story';
 import type { PublishedTemplate } from '@ant-trail/contract/templates';
 import { PROGRAMME_PATH, rowPath, timeOrderedId } from '@ant-trail/core/log';
 import type { TemplateBody } from '@ant-trail/core/sheet';
@@ -85,7 +86,10 @@ test('what was found on site joins the register once, and its facts wait for the
   ];
   for (let sent = 0; sent < 2; sent++) await technician.push(...operations);
   expect(await assets()).toEqual([
-    { id: thing, site: org.site, kind: 'alarm', name: 'Alarm by the stove', retired: false },
+    {
+      ...{ id: thing, site: org.site, kind: 'alarm', name: 'Alarm by the stove', retired: false },
+      ...{ area: false, within: null, condition: 'unknown', facts: {}, purposes: [] },
+    },
   ]);
 
   await jobOn(dayFromNow(1));
@@ -116,6 +120,136 @@ test('the office names and retires assets, and phones hear of it', async () => {
       ['Alarm upstairs', false],
     ]),
   );
+});
+
+test('things stand in areas, and are moved with all that stands in them, never into themselves', async () => {
+  const enter = async (name: string, within: string | null, area = false): Promise<string> => {
+    const { body } = await manager.call('POST', `/api/sites/${org.site}/assets`, {
+      ...{ kind: area ? 'room' : 'pump', name, within, area },
+    });
+    return (body as { id: string }).id;
+  };
+  const move = (id: string, to: object) => manager.call('POST', `/api/assets/${id}/move`, to);
+  const room = await enter('Valve room', null, true);
+  const pump = await enter('Pump 2', room);
+  const bearing = await enter('Bearing', pump);
+  expect((await move(pump, { site: org.site, within: bearing })).status).toBe(422);
+  expect((await move(room, { site: org.site, within: pump })).status).toBe(422);
+  expect((await move(pump, { site: org.site, within: randomUUID() })).status).toBe(422);
+  expect((await move(pump, { site: randomUUID(), within: null })).status).toBe(404);
+
+  const { body } = await manager.call('POST', '/api/sites', {
+    ...{ name: 'Lower cistern', client: '', address: '', lat: 0, lon: 0, access: '' },
+    ...{ hazards: [], contacts: [] },
+  });
+  const lower = (body as { id: string }).id;
+  expect((await move(pump, { site: lower, within: null })).status).toBe(200);
+  const there = (await manager.call('GET', `/api/sites/${lower}/assets`)).body;
+  expect((there as { assets: { id: string; within: string | null }[] }).assets).toMatchObject([
+    { id: bearing, within: pump },
+    { id: pump, within: null },
+  ]);
+  const story = (await manager.call('GET', `/api/assets/${pump}/story`)).body as Story;
+  expect(story).toMatchObject({ siteName: 'Lower cistern', number: null });
+  expect(story.events.map(({ kind }) => kind)).toEqual(['moved', 'entered']);
+  expect(story.events[0]).toMatchObject({
+    from: expect.stringContaining('Valve room') as string,
+    to: 'Lower cistern',
+    by: org.people.manager,
+  });
+
+  // Two moves at once that would put two things into each other: one of them has to be refused.
+  const [one, other] = [await enter('One', null), await enter('Other', null)];
+  const both = await Promise.all([
+    move(one, { site: org.site, within: other }),
+    move(other, { site: org.site, within: one }),
+  ]);
+  expect(both.map(({ status }) => status).sort()).toEqual([200, 422]);
+});
+
+test('a kind has fields, facts have to fit them, and what was known before stays', async () => {
+  const fields = [
+    { kind: 'text', key: 'maker', label: 'Maker', required: false },
+    { kind: 'number', key: 'power', label: 'Power', unit: 'kW', required: false },
+  ];
+  const kind = { name: 'Motor', fields };
+  const made = await manager.call('POST', '/api/asset-kinds', kind);
+  expect(made.status).toBe(200);
+  const { id: kindId } = made.body as { id: string };
+  expect((await manager.call('POST', '/api/asset-kinds', { ...kind, name: ' motor' })).status).toBe(
+    409,
+  );
+  const signature = [{ kind: 'signature', key: 'a', label: 'A', required: false }];
+  expect(
+    (await manager.call('POST', '/api/asset-kinds', { name: 'B', fields: signature })).status,
+  ).toBe(400);
+
+  const draft = (facts: object) => ({ kind: 'motor', name: 'Motor 1', facts });
+  const enter = (facts: object) =>
+    manager.call('POST', `/api/sites/${org.site}/assets`, draft(facts));
+  expect(await enter({ power: { value: 5.5, unit: 'V' } })).toMatchObject({
+    status: 422,
+    body: { fields: [{ field: 'facts.power' }] },
+  });
+  expect((await enter({ colour: { value: 'red' } })).status).toBe(422);
+  const facts = { maker: { value: 'Harbour foundry' }, power: { value: 5.5, unit: 'kW' } };
+  const { body } = await enter(facts);
+  const { id } = body as { id: string };
+
+  await manager.call('PUT', `/api/asset-kinds/${kindId}`, { name: 'Motor', fields: [fields[1]] });
+  const kept = { ...facts, power: { value: 7.5, unit: 'kW' } };
+  expect(await manager.call('PUT', `/api/assets/${id}`, { facts: kept })).toMatchObject({
+    status: 200,
+    body: { facts: kept },
+  });
+  const heard = (await pull(technician)).of('asset kind');
+  expect(heard).toMatchObject([{ name: 'Motor', fields: [{ key: 'power' }] }]);
+});
+
+test('what is known of a thing is one story: sheets, moves, findings, actions, labels', async () => {
+  const { job } = await jobOn(dayFromNow(-1));
+  const [known] = await assets();
+  if (!known) throw new Error('no thing to tell of');
+  const row = rowPath('alarms', known.id);
+  const said = (path: string, value: unknown) =>
+    asEntry(entryOf(org, { sheet: job.sheet.id, path, value } as never));
+  await technician.push(
+    said(row, { order: 1, name: known.name }),
+    said(`${row}/model`, 'S5'),
+    said(`${row}/works`, 'no'),
+  );
+  const action = {
+    ...{ id: timeOrderedId(Date.now(), randomBytes(16)), site: org.site, sheet: job.sheet.id },
+    ...{ key: `${row}/works`, title: 'New alarm', details: '', severity: 2 },
+    ...{ owner: org.people.technician, dueOn: dayFromNow(3) },
+  };
+  expect((await manager.call('POST', '/api/actions', action)).status).toBeLessThan(300);
+  await manager.call('PUT', `/api/assets/${known.id}`, { condition: 'failed', note: 'silent' });
+  const story = (await manager.call('GET', `/api/assets/${known.id}/story`)).body as Story;
+  expect(story.events.map(({ kind, to }) => `${kind} ${to}`)).toContain('condition failed');
+  expect(story.sheets[0]).toMatchObject({
+    ...{ sheet: job.sheet.id, answered: 2, by: org.people.technician, stage: 'under way' },
+    facts: [{ key: 'model', said: 'S5' }],
+  });
+  expect(story.actions).toMatchObject([{ title: 'New alarm', state: 'open' }]);
+});
+
+test('things are found among all places by name, place, kind, condition and label', async () => {
+  const found = async (query: string): Promise<string[]> => {
+    const { body } = await manager.call('GET', `/api/assets?${query}`);
+    return (body as z.infer<typeof AssetLinesAnswer>).rows.map(({ name }) => name);
+  };
+  expect(await found('text=pump+2')).toEqual(['Pump 2']);
+  expect(await found('text=bearing+lower')).toEqual(['Bearing']);
+  expect(await found('kind=MOTOR')).toEqual(['Motor 1']);
+  expect(await found('condition=failed&retired=yes')).toHaveLength(1);
+  expect(await found('labelled=yes')).toEqual([]);
+  const { body } = await manager.call('GET', '/api/assets?text=bearing');
+  expect(body).toMatchObject({
+    rows: [{ way: ['Pump 2'], siteName: 'Lower cistern', number: null }],
+  });
+  const table = await manager.call('GET', '/api/assets.csv?kind=motor');
+  expect(table.body).toContain('Power: 7.5 kW');
 });
 
 test('a job made for a programme says so in its sheet, and is still only planned', async () => {

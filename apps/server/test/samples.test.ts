@@ -3,6 +3,7 @@ import path from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { OPERATIONS } from '@ant-trail/contract/sync';
 import { timeOrderedId } from '@ant-trail/core/log';
+import { inOrganisation } from '../src/database/tenancy.ts';
 import { openOffice, type Office, type Team } from './support/office.ts';
 
 const SAMPLES = path.join(
@@ -17,6 +18,8 @@ interface Sample {
 
 let office: Office;
 let team: Team;
+/** A thing and a loose label of the team. */
+let things: { readonly asset: string; readonly tag: string };
 let count = 0;
 beforeAll(async () => {
   office = await openOffice();
@@ -24,7 +27,24 @@ beforeAll(async () => {
 afterAll(() => office.close());
 beforeEach(async () => {
   team = await office.newTeam(`samples${++count}`);
+  things = await aThingAndALabel(team);
 });
+
+const GRID = {
+  ...{ paper: 'A4', columns: 1, rows: 1, width: 70, height: 36 },
+  ...{ left: 0, top: 0, gapX: 0, gapY: 0 },
+};
+
+async function aThingAndALabel({ org, manager }: Team): Promise<typeof things> {
+  const { body } = await manager.call('POST', `/api/sites/${org.site}/assets`, {
+    ...{ kind: 'pump', name: 'Pump' },
+  });
+  await manager.call('POST', '/api/labels', { loose: 1, grid: GRID });
+  const [tag] = await inOrganisation(office.data, org.id, (db) =>
+    db.query<{ id: string }[]>('SELECT id FROM tag'),
+  );
+  return { asset: (body as { id: string }).id, tag: tag?.id ?? '' };
+}
 
 /** The sample as a phone of this organisation would have sent it: the same words about its own things. */
 function asOwn({ kind, body }: Sample): Sample {
@@ -40,6 +60,9 @@ function asOwn({ kind, body }: Sample): Sample {
     // What only some questions can be answered with is said as a reading.
     ...(body['kind'] === 'answer' ? { value: 41 } : {}),
     ...(kind === 'action' ? { key: 'temp' } : {}),
+    ...things,
+    // Of what was opened, not of a template.
+    ...(kind === 'arrival opened' ? { version: 1 } : {}),
   };
   const kept = Object.entries(body).map(([key, value]) => [
     key,

@@ -165,12 +165,14 @@ test('a sheet that takes too long to fold is given up, and the next one is folde
   const worker = process.env['TEST_FOLD_WORKER'] ?? '';
   const impatient = new Folding(worker, 1);
   const sheet = { version: org.version, body: TEMPLATE, entries: '[]' };
-  await expect(impatient.do(org.id, 'project', { sheet, people: [] })).rejects.toThrow(TooMuchWork);
+  await expect(impatient.do(org.id, 'project', { sheet, people: [], about: null })).rejects.toThrow(
+    TooMuchWork,
+  );
   await impatient.close();
   const patient = new Folding(worker);
-  expect((await patient.do(org.id, 'project', { sheet, people: [] })).summary.stage).toBe(
-    'untouched',
-  );
+  expect(
+    (await patient.do(org.id, 'project', { sheet, people: [], about: null })).summary.stage,
+  ).toBe('untouched');
   await patient.close();
 });
 

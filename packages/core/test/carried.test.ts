@@ -201,9 +201,8 @@ describe('a programme', () => {
 });
 
 describe('rows that are things of the register', () => {
-  const asset = (id: string, name: string, more: Partial<Asset> = {}): Asset => ({
+  const asset = (id: string, name: string, more: Partial<Asset> = {}) => ({
     id,
-    site: 'x',
     kind: 'Smoke alarm ',
     name,
     retired: false,

@@ -6,6 +6,7 @@ import {
   minutesLate,
   nextStep,
   hasSaid,
+  isOver,
   lastTry,
   turningBack,
   visitsInOrder,
@@ -121,6 +122,10 @@ test('a visit stands where its last step left it, in whatever order they arrive'
   expect(lastTry([])).toEqual([]);
   expect([hasSaid(said.slice(0, 2), 'arrived'), hasSaid(said, 'arrived')]).toEqual([true, false]);
   expect(again && hasSaid([again, ...said], 'arrived')).toBe(false);
+  expect([isOver([]), isOver(said.slice(0, 2)), isOver(said.toReversed())]).toEqual([
+    ...[false, false, true],
+  ]);
+  expect(again && isOver([again, ...said])).toBe(false);
 });
 
 test('of a job’s visits the one that counts comes first: who leads, and not one that turned back', () => {

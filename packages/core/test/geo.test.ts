@@ -45,6 +45,17 @@ describe('presence', () => {
     expect(judgePresence(site, fix).verdict).toBe(verdict);
   });
 
+  test.each([
+    [400, 'at the site'],
+    [100, 'far away'],
+    // A place with none has the usual one.
+    [null, 'far away'],
+    [undefined, 'far away'],
+  ])('counts by the radius of the place itself: %s m', (radius, verdict) => {
+    const fix = { lat: north(300), lon: site.lon, accuracy: 20 };
+    expect(judgePresence({ ...site, radius }, fix).verdict).toBe(verdict);
+  });
+
   test('distances are said as people say them', () => {
     expect([12, 996, 1234, 15_400].map(sayDistance)).toEqual(['10 m', '995 m', '1.2 km', '15 km']);
   });

@@ -12,7 +12,19 @@ export interface DemoPerson {
     readonly issuer: string;
     readonly days: number;
   }[];
+  readonly skills?: readonly string[];
+  /** Days away; counted from the day the demo begins. */
+  readonly away?: { readonly from: number; readonly to: number; readonly why: string };
+  readonly vehicle?: {
+    readonly name: string;
+    readonly holds: readonly { readonly what: string; readonly most: number }[];
+  };
+  /** Works for the branch in the north as well. */
+  readonly bothBranches?: boolean;
 }
+
+/** Hours of those who walk, Monday to Saturday. */
+export const HOURS = [1, 2, 3, 4, 5, 6].map((weekday) => ({ weekday, from: 330, to: 1080 }));
 
 export const PEOPLE: readonly DemoPerson[] = [
   {
@@ -41,6 +53,7 @@ export const PEOPLE: readonly DemoPerson[] = [
     name: 'Brida Osk',
     roles: ['administrator'],
     trade: 'office',
+    bothBranches: true,
     credentials: [],
   },
   {
@@ -48,6 +61,8 @@ export const PEOPLE: readonly DemoPerson[] = [
     name: 'Imke Dorrance',
     roles: ['technician'],
     trade: 'cableways',
+    skills: ['rope inspection', 'grease sampling'],
+    vehicle: { name: 'Handcart with a crate', holds: [{ what: 'kilograms', most: 60 }] },
     credentials: [
       {
         kind: 'Ropeway licence',
@@ -62,6 +77,8 @@ export const PEOPLE: readonly DemoPerson[] = [
     name: 'Tove Aske',
     roles: ['technician'],
     trade: 'electrics',
+    skills: ['insulation testing', 'thermography'],
+    away: { from: 9, to: 13, why: 'course on the mainland' },
     credentials: [
       {
         kind: 'Electrical licence',
@@ -76,6 +93,14 @@ export const PEOPLE: readonly DemoPerson[] = [
     name: 'Marn Quill',
     roles: ['technician'],
     trade: 'huts and stores',
+    skills: ['gas tightness', 'carpentry'],
+    vehicle: {
+      name: 'Electric tricycle',
+      holds: [
+        { what: 'kilograms', most: 120 },
+        { what: 'litres', most: 400 },
+      ],
+    },
     credentials: [
       {
         kind: 'Gas fitter',
@@ -90,6 +115,7 @@ export const PEOPLE: readonly DemoPerson[] = [
     name: 'Rook Solvane',
     roles: ['technician'],
     trade: 'hydro and water',
+    skills: ['vibration readings', 'water sampling'],
     credentials: [
       {
         kind: 'Water warden',
@@ -104,6 +130,8 @@ export const PEOPLE: readonly DemoPerson[] = [
     name: 'Jory Hollin',
     roles: ['technician'],
     trade: 'paths and refuges',
+    skills: ['rope work', 'first aid'],
+    away: { from: 20, to: 34, why: 'leave' },
     credentials: [
       {
         kind: 'Rope access',

@@ -12,13 +12,17 @@ import {
   summarise,
   type SheetPlan,
 } from '@ant-trail/core/sheet';
+import { recordedOf } from '@ant-trail/core/records';
+import { saidOfThings } from '@ant-trail/core/story';
+import { sayTagNumber, tagNumber } from '@ant-trail/core/tags';
 import { CATALOGUES } from './catalogues.ts';
 import { Chance } from './chance.ts';
 import { planDay, type PlannedVisit } from './day-plan.ts';
-import { emailOf, PEOPLE } from './people.ts';
+import { island } from './island/index.ts';
+import { emailOf, HOURS, PEOPLE } from './people.ts';
 import type { DemoPicture } from './pictures.ts';
 import { readingAt } from './readings.ts';
-import { alarmDevices } from './register.ts';
+import { KINDS, MAIN_THING, thingsAt, WORN } from './register.ts';
 import { placeOf, SITES, type DemoSite } from './sites.ts';
 import { TEMPLATES, type DemoTemplate } from './templates/index.ts';
 import { WalkedSheet, type Author } from './walked-sheet.ts';
@@ -63,7 +67,24 @@ const NOTES = [
   ['Harbour clinic', 'imke', 9, 'Ring twice at the side door; the front one is for patients only.'],
 ] as const;
 
-const mailName = (site: DemoSite): string => site.name.toLowerCase().replaceAll(/[^a-z0-9]+/g, '-');
+const mailOf = (name: string): string => name.toLowerCase().replaceAll(/[^a-z0-9]+/g, '-');
+const mailName = (site: DemoSite): string => mailOf(site.name);
+
+/** Whom the work is for: name, number, address, who to ask for there. */
+/** Places of the branch in the north. */
+const NORTH: readonly string[] = ['North landing goods ropeway', 'Weather station boards'];
+
+const CLIENTS = [
+  ['Island Assembly', 'C-01', 'Assembly hall, Tarnhollow', 'Una Hale', 'clerk', '+999 55 3001'],
+  [
+    'Hut wardens’ guild',
+    'C-02',
+    'Kittiwake hut, Tarnhollow',
+    'Odo Vance',
+    'guild master',
+    '+999 55 3002',
+  ],
+] as const;
 
 /**
  * The demo organisation, from a fixed seed and relative to now: 60 days of work behind it, a day
@@ -76,8 +97,11 @@ export class Scenario {
   private readonly tables = new Map<string, Record<string, unknown>[]>();
   private readonly org = this.chance.uuid();
   private readonly branch = this.chance.uuid();
+  private readonly north = new Chance(SEED + 2).uuid();
   private readonly people = new Map<string, Author>();
   private readonly sites = new Map<string, string>();
+  /** By place: the thing its rounds are about. */
+  private readonly mainThings = new Map<string, string>();
   private readonly plans = new Map<string, SheetPlan>();
   private readonly templates = new Map<string, { id: string; version: string }>();
   private readonly chains = new Map<string, string>();
@@ -142,6 +166,7 @@ export class Scenario {
       time_zone: this.setting.timeZone,
     });
     this.put('branch', { id: this.branch, name: 'Harbour depot' });
+    this.put('branch', { id: this.north, name: 'North landing depot' });
     PEOPLE.forEach((person, index) => {
       const id = this.chance.uuid();
       this.people.set(person.key, {
@@ -157,8 +182,22 @@ export class Scenario {
         phone: `+999 55 01${String(10 + index)}`,
         roles: person.roles,
         trade: person.trade,
+        skills: person.skills ?? [],
+        hours: person.roles.includes('technician') ? HOURS : [],
+        absences: person.away
+          ? [
+              {
+                from: addDays(this.today, person.away.from),
+                to: addDays(this.today, person.away.to),
+                why: person.away.why,
+              },
+            ]
+          : [],
+        vehicle: person.vehicle ?? null,
         password_hash: this.setting.passwordHash,
       });
+      for (const branch of [this.branch, ...(person.bothBranches ? [this.north] : [])])
+        this.put('person_branch', { person_id: id, branch_id: branch });
       for (const { kind, number, issuer, days } of person.credentials)
         this.put('credential', {
           id: this.chance.uuid(),
@@ -182,6 +221,8 @@ export class Scenario {
         columns,
         rows,
       });
+    for (const { name, look, content } of island())
+      this.put('map_layer', { id: this.things.uuid(), name, look, content });
     for (const template of TEMPLATES) {
       const ids = { id: this.chance.uuid(), version: this.chance.uuid() };
       this.templates.set(template.key, ids);
@@ -201,13 +242,18 @@ export class Scenario {
       const contact = mailName(site);
       this.put('site', {
         id,
-        branch_id: this.branch,
+        branch_id: NORTH.includes(site.name) ? this.north : this.branch,
         name: site.name,
         client: site.template === 'hut' ? 'Hut wardens’ guild' : 'Island Assembly',
         address: `${site.name}, Tarnhollow`,
         ...placeOf(site),
         access: site.access || 'Key from the harbour office, hook with the site’s name.',
         hazards: site.hazards,
+        hazard_ends: site.hazards
+          .filter((hazard) => hazard.startsWith('Ice'))
+          .map((hazard) => ({ hazard, until: addDays(this.today, 120) })),
+        radius: site.template === 'path' ? 400 : null,
+        owner: site.template === 'board' ? 'Harbour Guild' : '',
         contacts: [
           {
             name: this.chance.pick(['Ansa Fell', 'Orrin Tully', 'Pia Lund', 'Bram Rook']),
@@ -217,9 +263,52 @@ export class Scenario {
           },
         ],
       });
-      if (site.template === 'hut')
-        for (const asset of alarmDevices(this.things))
-          this.put('asset', { ...asset, site_id: id, retired: false });
+      this.standing(site, id);
+    }
+    for (const [name, number, address, contact, role, phone] of CLIENTS)
+      this.put('client', {
+        ...{ id: this.things.uuid(), name, number, address, note: '' },
+        demands: name === 'Hut wardens’ guild' ? { skills: ['gas tightness'] } : {},
+        contacts: [{ name: contact, role, phone, email: `${mailOf(contact)}@tarnhollow.example` }],
+      });
+    for (const { name, fields } of KINDS)
+      this.put('asset_kind', { id: this.things.uuid(), name, fields });
+  }
+
+  /** What stands at a place, with its labels, and how it came there. */
+  private standing(site: DemoSite, id: string): void {
+    const keeper = this.author('edda').person;
+    const walker = this.author(site.who).person;
+    for (const thing of thingsAt(site.template, this.things)) {
+      // What its bearing shows over the weeks has not escaped whoever walks there.
+      if (thing.name === MAIN_THING[site.template] && site.name === WORN) thing.condition = 'watch';
+      this.put('asset', { ...thing, site_id: id, retired: false });
+      if (thing.name === MAIN_THING[site.template]) this.mainThings.set(site.name, thing.id);
+      const happened = (
+        ago: number,
+        kind: string,
+        by: string,
+        more: { was?: string; became?: string; note?: string } = {},
+      ): void => {
+        const at = this.instant(addDays(this.today, -ago), 9 * 60 + this.things.between(0, 300));
+        this.put('asset_event', {
+          id: timeOrderedId(at.getTime(), this.things.bytes(16)),
+          asset_id: thing.id,
+          ...{ kind, at, by_id: by, was: '', became: '', note: '' },
+          ...more,
+        });
+      };
+      happened(240, 'entered', keeper, { became: thing.name });
+      if (thing.condition === 'watch' || thing.condition === 'poor')
+        happened(15, 'condition', walker, {
+          ...{ was: 'sound', became: thing.condition },
+          note: thing.condition === 'poor' ? 'Worn: plan a replacement.' : 'Look at it next time.',
+        });
+      if (this.things.happens(0.4)) continue;
+      const number = tagNumber(Math.floor(this.things.between(1_000_000, 9_999_999)));
+      const bound = this.instant(addDays(this.today, -85), 10 * 60);
+      this.put('tag', { id: this.things.uuid(), number, asset_id: thing.id, bound_at: bound });
+      happened(85, 'label bound', walker, { became: sayTagNumber(number) });
     }
   }
 
@@ -306,6 +395,7 @@ export class Scenario {
     const plan = this.plans.get(site.template);
     const siteId = this.sites.get(site.name);
     if (!template || !ids || !plan || !siteId) throw new Error(`${site.name} has no template`);
+    const about = this.mainThings.get(site.name) ?? null;
     const id = this.chance.uuid();
     const [job, visitId] = [this.chance.uuid(), this.chance.uuid()];
     const sheet = new WalkedSheet(
@@ -360,9 +450,11 @@ export class Scenario {
         template_id: ids.id,
         title: template.body.title,
         person_id: null,
+        asset_id: about,
         place: 0,
         summary: summarise(sheet.state),
         carried: answersToCarry(sheet.state),
+        record: recordedOf(sheet.state),
         folded: entries.length,
       });
       this.approval(id, sheet);
@@ -376,7 +468,9 @@ export class Scenario {
           body: entry,
           received_at: new Date(Date.parse(entry.at) + 90_000),
         });
-      this.readings(sheet, id, siteId, ids.id);
+      this.readings(sheet, id, siteId, ids.id, about);
+      for (const said of saidOfThings(sheet.state, about))
+        this.put('sheet_thing', { sheet_id: id, asset_id: said.asset, said });
       if (standing === 'under way' && who !== null) {
         this.event(who, visitId, site, 'set off', day, begun - 9);
         this.event(who, visitId, site, 'arrived', day, begun);
@@ -411,7 +505,8 @@ export class Scenario {
       if (!template || !ids || !plan) throw new Error(`there is no template ${key}`);
       this.put('sheet', {
         ...{ id: this.chance.uuid(), job_id: job, version_id: ids.version, template_id: ids.id },
-        ...{ title: template.body.title, person_id: owner, place, carried: [], folded: 0 },
+        ...{ title: template.body.title, person_id: owner, asset_id: null, place },
+        ...{ carried: [], record: {}, folded: 0 },
         summary: summarise(fold(plan, [])),
       });
     }
@@ -434,9 +529,18 @@ export class Scenario {
     };
   }
 
-  private readings(sheet: WalkedSheet, id: string, site: string, template: string): void {
+  private readings(
+    sheet: WalkedSheet,
+    id: string,
+    site: string,
+    template: string,
+    asset: string | null,
+  ): void {
     for (const reading of readingsOf(sheet.state))
-      this.put('reading', { sheet_id: id, site_id: site, template_id: template, ...reading });
+      this.put('reading', {
+        ...{ sheet_id: id, site_id: site, template_id: template, asset_id: asset },
+        ...reading,
+      });
   }
 
   private event(

@@ -83,8 +83,12 @@ export const SITES: readonly DemoSite[] = [
 const HARBOUR = { lat: 38.6204, lon: -41.3018 };
 const KM_PER_DEGREE = 111.195;
 
-export function placeOf(site: DemoSite): { lat: number; lon: number } {
-  const lat = HARBOUR.lat + site.north / KM_PER_DEGREE;
-  const lon = HARBOUR.lon + site.east / (KM_PER_DEGREE * Math.cos((lat * Math.PI) / 180));
+/** Degrees of what lies so many kilometres east and north of the harbour. */
+export function degreesOf(east: number, north: number): { lat: number; lon: number } {
+  const lat = HARBOUR.lat + north / KM_PER_DEGREE;
+  const lon = HARBOUR.lon + east / (KM_PER_DEGREE * Math.cos((lat * Math.PI) / 180));
   return { lat: Number(lat.toFixed(5)), lon: Number(lon.toFixed(5)) };
 }
+
+export const placeOf = ({ east, north }: DemoSite): { lat: number; lon: number } =>
+  degreesOf(east, north);

@@ -26,6 +26,8 @@ interface SessionState {
   readonly lapsed: Lapse | null;
   /** Signs in; gives the organisations to choose from where there are several. */
   readonly signIn: (input: SignIn) => Promise<readonly OwnOrganisation[]>;
+  /** Goes on in another of one's branches. Throws where the office can't be reached. */
+  readonly changeBranch: (branch: string) => Promise<void>;
   /** Signs out here at once; where there is no network the office hears it later. */
   readonly signOut: () => Promise<void>;
   /** Asks the office for what it knows of this person by now. */
@@ -63,6 +65,7 @@ export const useSession = create<SessionState>((set, get) => {
       remember(answer);
       return [];
     },
+    changeBranch: async (branch) => remember(await ask(Me, 'PUT', '/api/me/branch', { branch })),
     signOut: async () => {
       // Another person's session is not this one's to end.
       if (get().lapsed !== 'someone else')

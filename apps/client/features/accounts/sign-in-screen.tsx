@@ -1,4 +1,4 @@
-import { SignIn } from '@ant-trail/contract/accounts';
+import { SignIn, type Branch } from '@ant-trail/contract/accounts';
 import { useRouter } from 'expo-router';
 import { useState, type FormEvent } from 'react';
 import { Column } from '@/design/box.tsx';
@@ -11,12 +11,22 @@ import { useSession, type OwnOrganisation } from './session.ts';
 
 export function SignInScreen() {
   const signIn = useSession((state) => state.signIn);
+  const changeBranch = useSession((state) => state.changeBranch);
   const router = useRouter();
   const [email, setEmail] = useState('');
   const [password, setPassword] = useState('');
   const [problem, setProblem] = useState<string | null>(null);
   const [busy, setBusy] = useState(false);
   const [choose, setChoose] = useState<readonly OwnOrganisation[]>([]);
+  const [branches, setBranches] = useState<readonly Branch[]>([]);
+  const go = async (branch: string) => {
+    try {
+      await changeBranch(branch);
+      router.replace('/');
+    } catch (error) {
+      setProblem(wordsFor(error));
+    }
+  };
   const submit = async (organisation?: string) => {
     const read = SignIn.safeParse({
       email: email.trim(),
@@ -32,13 +42,29 @@ export function SignInScreen() {
     try {
       const several = await signIn(read.data);
       setChoose(several);
-      if (several.length === 0) router.replace('/');
+      if (several.length > 0) return;
+      const { me } = useSession.getState();
+      if (me && me.branches.length > 1) setBranches(me.branches);
+      else router.replace('/');
     } catch (error) {
       setProblem(wordsFor(error));
     } finally {
       setBusy(false);
     }
   };
+  if (branches.length > 0)
+    return (
+      <Door title="Which branch are you in now?">
+        <Column gap="$2">
+          <DoorProblem words={problem} />
+          {branches.map(({ id, name }) => (
+            <Button key={id} main onPress={() => go(id)}>
+              {name}
+            </Button>
+          ))}
+        </Column>
+      </Door>
+    );
   return (
     <Door title="Sign in">
       <form aria-label="Sign in" onSubmit={(event: FormEvent) => event.preventDefault()}>

@@ -10,6 +10,10 @@ import type { LocalStore } from '@/device/local-store.ts';
 
 const CURSOR = 'cursor';
 const THROUGH = 'through';
+/** The branch whose places the phone has. */
+const BRANCH = 'branch';
+/** What belongs to other branches is still on the phone. */
+const MOVED = 'moved';
 
 /** The kinds of record this version of the application can read. */
 export type Readable = Partial<typeof RECORDS>;
@@ -25,9 +29,30 @@ export async function pullAll(store: LocalStore, readable: Readable = RECORDS): 
       ...(through ? { through } : {}),
     });
     const page = await ask(PullAnswer, 'GET', `/api/pull?${query}`);
+    const was = await store.note(BRANCH);
+    if (page.branch !== undefined && was !== undefined && was !== page.branch) {
+      await beginInBranch(store, page.branch);
+      continue;
+    }
     await takeIn(store, page, readable);
     if (!page.more) return;
   }
+}
+
+/** Its person went over to another branch: the phone is filled anew, and keeps what it has till then. */
+const beginInBranch = (store: LocalStore, branch: string): Promise<void> =>
+  store.transaction('rw', store.notes, async () => {
+    await store.notes.bulkDelete([CURSOR, THROUGH]);
+    await store.notes.bulkPut([
+      { key: BRANCH, value: branch },
+      { key: MOVED, value: 'yes' },
+    ]);
+  });
+
+/** What stood in the branch before and is needed for no work goes. */
+async function leaveOtherBranches(store: LocalStore, branch: string): Promise<void> {
+  for (const part of store.parts) await part.leaveOtherBranches?.(store, branch);
+  await store.notes.delete(MOVED);
 }
 
 async function takeIn(store: LocalStore, page: PullAnswer, readable: Readable): Promise<void> {
@@ -35,9 +60,12 @@ async function takeIn(store: LocalStore, page: PullAnswer, readable: Readable): 
   await store.transaction('rw', store.tables, async () => {
     await takeRecords(store, page.changes, readable);
     if (page.visits) await dropOtherVisits(store, page.visits);
+    if (page.branch !== undefined && !page.more && (await store.note(MOVED)) !== undefined)
+      await leaveOtherBranches(store, page.branch);
     await store.notes.bulkPut([
       { key: CURSOR, value: page.cursor },
       { key: THROUGH, value: page.through },
+      ...(page.branch === undefined ? [] : [{ key: BRANCH, value: page.branch }]),
       // In step only when nothing more is to come.
       ...(page.more ? [] : [{ key: 'last sync', value: now }]),
     ]);

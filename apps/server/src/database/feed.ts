@@ -1,15 +1,29 @@
 import type { EntityManager } from 'typeorm';
 
 /** What phones hear of by the feed. */
-export type FeedKind = 'visit' | 'sheet' | 'site' | 'catalogue' | 'person';
+export type FeedKind =
+  | 'visit'
+  | 'sheet'
+  | 'site'
+  | 'site note'
+  | 'asset'
+  | 'tag'
+  | 'asset kind'
+  | 'arrival'
+  | 'catalogue'
+  | 'map'
+  | 'person';
 
 /**
- * Something that changed. It reaches the phones that keep a job, a site or a person's own things
- * (`reach` is the id of that), or every phone (null). What only desks show reaches no phone.
+ * Something that changed. It reaches the phones that keep a job, a site, a branch's or a person's own
+ * things (`reach` is the id of that), or every phone (null). What only desks show reaches no phone.
  */
 export type Change =
   | { readonly kind: FeedKind; readonly ref: string; readonly reach: string | null }
-  | { readonly kind: 'action' | 'media' | 'mail' | 'template'; readonly ref: string };
+  | {
+      readonly kind: 'action' | 'media' | 'mail' | 'template' | 'client' | 'opening' | 'branch';
+      readonly ref: string;
+    };
 
 export const FEED_CHANNEL = 'trail_feed';
 

@@ -1,5 +1,6 @@
 import { answerTable, type TableCell } from '@ant-trail/core/exchange';
 import type { Entry, SketchValue } from '@ant-trail/core/log';
+import { recordedOf, type Recorded } from '@ant-trail/core/records';
 import { thingsIn, type RowThing } from '@ant-trail/core/register';
 import {
   answersToCarry,
@@ -19,6 +20,7 @@ import {
   type TemplateBody,
   type TemplateProblem,
 } from '@ant-trail/core/sheet';
+import { saidOfThings, type SaidOfThing } from '@ant-trail/core/story';
 
 /** A sheet as it crosses to the worker: its log as the text the database gave, read over there. */
 export interface SheetAsText {
@@ -34,6 +36,8 @@ export interface Projection {
   readonly readings: readonly SheetReading[];
   readonly things: readonly RowThing[];
   readonly carried: readonly LastAnswer[];
+  readonly said: readonly SaidOfThing[];
+  readonly record: Recorded;
   /** The approval it stands at, with its answers as they were then. */
   readonly approval: { readonly entry: Entry; readonly answers: TableCell[][] } | null;
 }
@@ -45,7 +49,11 @@ export interface NameOf {
 
 /** What a fold worker can be asked for, by name. */
 export interface FoldTasks {
-  project: { ask: { sheet: SheetAsText; people: readonly NameOf[] }; answer: Projection };
+  project: {
+    /** With the thing the whole sheet is about. */
+    ask: { sheet: SheetAsText; people: readonly NameOf[]; about: string | null };
+    answer: Projection;
+  };
   table: { ask: { sheet: SheetAsText; people: readonly NameOf[] }; answer: TableCell[][] };
   sketch: { ask: { sheet: SheetAsText; path: string }; answer: FoundSketch | null };
   check: { ask: { body: TemplateBody }; answer: TemplateProblem[] };
@@ -84,7 +92,7 @@ type Doers = {
 };
 
 const DOERS: Doers = {
-  project: ({ sheet, people }) => {
+  project: ({ sheet, people, about }) => {
     const state = stateOf(sheet);
     const { stage, stageEntry } = state;
     return {
@@ -92,6 +100,8 @@ const DOERS: Doers = {
       readings: readingsOf(state),
       things: thingsIn(state),
       carried: answersToCarry(state),
+      said: saidOfThings(state, about),
+      record: recordedOf(state),
       approval:
         stage === 'approved' && stageEntry
           ? { entry: stageEntry, answers: answerTable(state, namer(people)) }

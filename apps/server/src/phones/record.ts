@@ -21,11 +21,21 @@ export interface JobAtHand {
   }[];
 }
 
+/** A page of what a branch has. */
+export interface BranchPage {
+  readonly branch: string;
+  /** The last id of the page before. */
+  readonly after: string | null;
+  readonly most: number;
+}
+
 /** A kind of record that phones keep, as its capability declares it: when it goes there, and how it loads. */
 export interface RecordSource<Kind extends RecordKind> {
   readonly kind: Kind;
   /** Everybody has all of these, whatever their work. */
   readonly forAll?: (db: EntityManager) => Promise<readonly Kept<Kind>[]>;
+  /** Everybody of a branch has all of these, and there may be many: a page of them, in the order of their ids. */
+  readonly ofBranch?: (db: EntityManager, page: BranchPage) => Promise<readonly Kept<Kind>[]>;
   /** Those that go along with jobs, which are given whole. */
   readonly withJobs?: (
     db: EntityManager,
@@ -44,6 +54,8 @@ export interface RecordSource<Kind extends RecordKind> {
 export interface PhoneRecords {
   readonly kind: RecordKind;
   forAll(db: EntityManager): Promise<RecordChange[]>;
+  readonly isPaged: boolean;
+  ofBranch(db: EntityManager, page: BranchPage): Promise<RecordChange[]>;
   withJobs(db: EntityManager, jobs: readonly JobAtHand[]): Promise<RecordChange[]>;
   after(
     db: EntityManager,
@@ -59,6 +71,8 @@ export function phoneRecords<Kind extends RecordKind>(source: RecordSource<Kind>
   return {
     kind,
     forAll: async (db) => changes(await source.forAll?.(db)),
+    isPaged: source.ofBranch !== undefined,
+    ofBranch: async (db, page) => changes(await source.ofBranch?.(db, page)),
     withJobs: async (db, jobs) => changes(await source.withJobs?.(db, jobs)),
     after: async (db, feed, since) => {
       const found: RecordChange[] = [];

@@ -1,9 +1,14 @@
+import { randomUUID } from 'node:crypto';
 import { mkdir, writeFile } from 'node:fs/promises';
 import path from 'node:path';
+import { ROLES } from '@ant-trail/core/accounts';
 import { loadAllKits } from '@ant-trail/core/trades';
 import { DEMO_PASSWORD, drawPictures, Scenario } from '@ant-trail/demo';
-import type { DataSource, EntityManager } from 'typeorm';
+import type { DataSource } from 'typeorm';
+import { insertAll } from '../database/insert-all.ts';
 import { inOrganisation } from '../database/tenancy.ts';
+import { writeDetails } from '../modules/arrival/details.ts';
+import { OfficeKey } from '../modules/arrival/office-key.ts';
 import { hashPassword } from '../modules/accounts/password.ts';
 
 /** On the island it is morning when the demo begins, whatever the clock of this machine says. */
@@ -28,7 +33,7 @@ export async function loadDemo(data: DataSource, filesDir: string, now: Date): P
   const tables = scenario.build();
   const { organisation } = scenario;
   await inOrganisation(data, organisation, async (db) => {
-    for (const { table, rows } of tables) await insertRows(db, table, rows);
+    for (const { table, rows } of tables) await insertAll(db, table, rows);
     for (const { sha256, bytes } of Object.values(pictures).flat()) {
       const place = path.join(filesDir, 'media', organisation, sha256.slice(0, 2));
       await mkdir(place, { recursive: true });
@@ -40,22 +45,50 @@ export async function loadDemo(data: DataSource, filesDir: string, now: Date): P
       );
     }
   });
+  await sealSome(data, filesDir, organisation);
+  await beginAnother(data, timeZone);
   return organisation;
 }
 
-const ROWS_AT_ONCE = 2_000;
+/** What is only for whoever is there, at some places of the island. */
+const SEALED = [
+  [
+    'Gannet Head, upper cableway station',
+    'Alarm: 3 8 2 6, then the green key.\nKey 14 opens the cabinet on the left.',
+  ],
+  [
+    'Harbour clinic',
+    'Key safe behind the rain barrel: 0 5 1 7.\nSafe word on the telephone: guillemot.',
+  ],
+  ['Upper cistern', 'Hatch lock: 2 2 9 0. Ring the harbour before you open it.'],
+] as const;
 
-async function insertRows(
-  db: EntityManager,
-  table: string,
-  rows: readonly Record<string, unknown>[],
-): Promise<void> {
-  const [first] = rows;
-  if (!first) return;
-  const columns = Object.keys(first).join(', ');
-  for (let from = 0; from < rows.length; from += ROWS_AT_ONCE)
+async function sealSome(data: DataSource, filesDir: string, organisation: string): Promise<void> {
+  const own = await new OfficeKey(filesDir).of(organisation);
+  await inOrganisation(data, organisation, async (db) => {
+    for (const [name, words] of SEALED) {
+      const [site] = await db.query<{ id: string }[]>(`SELECT id FROM site WHERE name = $1`, [
+        name,
+      ]);
+      if (site) await writeDetails(db, organisation, own, site.id, { words, after: 0 });
+    }
+  });
+}
+
+/** Beside the island there is an organisation that begins today and has nothing yet. */
+async function beginAnother(data: DataSource, timeZone: string): Promise<void> {
+  const [organisation, branch, person] = [randomUUID(), randomUUID(), randomUUID()];
+  await inOrganisation(data, organisation, async (db) => {
+    await db.query(`INSERT INTO organisation (id, name, time_zone) VALUES ($1, $2, $3)`, [
+      ...[organisation, 'Selkie Holm Works', timeZone],
+    ]);
+    await db.query(`INSERT INTO branch (org_id, id, name) VALUES ($1, $2, 'Holm yard')`, [
+      ...[organisation, branch],
+    ]);
     await db.query(
-      `INSERT INTO ${table} (${columns}) SELECT ${columns} FROM jsonb_populate_recordset(null::${table}, $1::jsonb)`,
-      [JSON.stringify(rows.slice(from, from + ROWS_AT_ONCE))],
+      `INSERT INTO person (org_id, id, branch_id, name, email, phone, roles, trade, password_hash)
+       VALUES ($1, $2, $3, 'Nell Farrow', 'nell@selkieholm.example', '', $4, '', $5)`,
+      [organisation, person, branch, ROLES, await hashPassword(DEMO_PASSWORD)],
     );
+  });
 }

@@ -17,13 +17,17 @@ export interface ListTable<Query extends z.ZodType, Row> {
   readonly name: string;
   readonly allowed: Ability;
   readonly query: Query;
-  readonly titles: readonly string[];
+  readonly titles:
+    readonly string[] | ((db: EntityManager, query: z.infer<Query>) => Promise<readonly string[]>);
   readonly page: (
     db: EntityManager,
     query: z.infer<Query>,
   ) => Promise<{ rows: readonly Row[]; next: string | null; total: number | null }>;
   /** Asked once for the table, before any line: how a row is written. */
-  readonly cells: (db: EntityManager) => Promise<(row: Row) => readonly Cell[]>;
+  readonly cells: (
+    db: EntityManager,
+    query: z.infer<Query>,
+  ) => Promise<(row: Row) => readonly Cell[]>;
 }
 
 /** A list as a table file: the same rows in the same order, all of them. */
@@ -39,12 +43,19 @@ export function listTable<Query extends typeof ListQuery, Row>(
     query: table.query,
     handle: async ({ within, params, query }) =>
       tableAnswer(
-        [table.titles, ...(await readLines(table, within, query))],
+        [await titlesOf(table, within, query), ...(await readLines(table, within, query))],
         table.name,
         params.format,
       ),
   });
 }
+
+const titlesOf = async <Query extends typeof ListQuery, Row>(
+  { titles }: ListTable<Query, Row>,
+  within: Within,
+  query: z.infer<Query>,
+): Promise<readonly string[]> =>
+  typeof titles === 'function' ? within((db) => titles(db, query)) : titles;
 
 /** Page by page, each in a transaction of its own: others get their turn in between. */
 async function readLines<Query extends typeof ListQuery, Row>(
@@ -53,7 +64,7 @@ async function readLines<Query extends typeof ListQuery, Row>(
   query: z.infer<Query>,
 ): Promise<(readonly Cell[])[]> {
   const lines: (readonly Cell[])[] = [];
-  const cells = await within(table.cells);
+  const cells = await within((db) => table.cells(db, query));
   for (let cursor: string | undefined; ;) {
     const asked = { ...query, cursor, most: LINES_A_PAGE };
     const page = await within((db) => table.page(db, asked));

@@ -1,6 +1,6 @@
 import { ROLES } from '@ant-trail/core/accounts';
 import { z } from 'zod';
-import { Day, Id, Instant, ListQuery, listOf, Name } from '../common/index.ts';
+import { Day, Id, Instant, ListQuery, listOf, MinuteOfDay, Name } from '../common/index.ts';
 
 export const Role = z.enum(ROLES);
 export type Role = z.infer<typeof Role>;
@@ -24,6 +24,53 @@ export const Credential = z.object({
 });
 export type Credential = z.infer<typeof Credential>;
 
+/** What a sheet or a client takes of whoever does the work, by the names credentials and skills have. */
+export const Demands = z
+  .object({
+    credentials: z.array(Name).max(30).exactOptional(),
+    skills: z.array(Name).max(30).exactOptional(),
+  })
+  .strict();
+export type Demands = z.infer<typeof Demands>;
+
+export const WorkingHours = z
+  .object({ weekday: z.int().min(1).max(7), from: MinuteOfDay, to: MinuteOfDay })
+  .strict()
+  .refine(({ from, to }) => from < to, {
+    path: ['to'],
+    error: 'The end lies before the beginning.',
+  });
+
+export const Absence = z
+  .object({ from: Day, to: Day, why: z.string().trim().max(200) })
+  .strict()
+  .refine(({ from, to }) => from <= to, {
+    path: ['to'],
+    error: 'The end lies before the beginning.',
+  });
+
+/** What somebody drives, and how much goes into it, in several measures at once. */
+export const Vehicle = z
+  .object({
+    name: Name,
+    holds: z
+      .array(z.object({ what: Name, most: z.number().min(0).max(1_000_000) }).strict())
+      .max(12),
+  })
+  .strict();
+export type Vehicle = z.infer<typeof Vehicle>;
+
+const abilities = {
+  skills: z.array(Name).max(60),
+  hours: z.array(WorkingHours).max(28),
+  absences: z.array(Absence).max(200),
+  /** The place their day begins and ends at. */
+  startsAt: Id.nullable(),
+  vehicle: Vehicle.nullable(),
+  /** Those they may work for; they are in one of them at a time. */
+  branches: z.array(Id).min(1, 'Choose at least one branch.').max(200),
+};
+
 export const Person = z.object({
   id: Id,
   name: Name,
@@ -36,6 +83,13 @@ export const Person = z.object({
   retired: z.boolean().default(false),
   /** Has an own password; until then an invitation is under way. */
   joined: z.boolean().default(true),
+  // Servers of before say nothing of these.
+  skills: abilities.skills.default([]),
+  hours: abilities.hours.default([]),
+  absences: abilities.absences.default([]),
+  startsAt: abilities.startsAt.default(null),
+  vehicle: abilities.vehicle.default(null),
+  branches: z.array(Id).default([]),
 });
 export type Person = z.infer<typeof Person>;
 
@@ -62,6 +116,13 @@ export const PersonDraft = z
           .strict(),
       )
       .max(30),
+    // What is not said stays as it is.
+    skills: abilities.skills.exactOptional(),
+    hours: abilities.hours.exactOptional(),
+    absences: abilities.absences.exactOptional(),
+    startsAt: abilities.startsAt.exactOptional(),
+    vehicle: abilities.vehicle.exactOptional(),
+    branches: abilities.branches.exactOptional(),
   })
   .strict();
 export type PersonDraft = z.infer<typeof PersonDraft>;
@@ -76,6 +137,8 @@ export const PeopleQuery = ListQuery.extend({
   retired: z.enum(['no', 'yes']).default('no'),
   /** Only those with a credential that expires before this day. */
   expiring: Day.optional(),
+  /** Only those who are not there on this day. */
+  away: Day.optional(),
   order: z.enum(PEOPLE_ORDERS).default('name'),
 });
 export const PeopleAnswer = listOf(Person);
@@ -96,11 +159,20 @@ export type Invitation = z.infer<typeof Invitation>;
 export const InvitationTaken = z.object({ email: z.email(), organisation: Id });
 export type InvitationTaken = z.infer<typeof InvitationTaken>;
 
+export const Branch = z.object({ id: Id, name: z.string() });
+export type Branch = z.infer<typeof Branch>;
+export const BranchDraft = z.object({ name: Name }).strict();
+export const BranchesAnswer = z.object({ branches: z.array(Branch) });
+export const BranchChoice = z.object({ branch: Id }).strict();
+
 export const Me = z.object({
   person: Person,
   /** All days and times of work are told in the organisation's own time zone. */
   organisation: z.object({ id: Id, name: Name, timeZone: z.string() }),
-  branch: z.object({ id: Id, name: Name }),
+  /** The one they are in now, */
+  branch: Branch,
+  /** and all they may be in. Servers of before know one. */
+  branches: z.array(Branch).default([]),
   signedInUntil: Instant,
   /** The person's own key, by which their phone passes hold points. Phones of before have none yet. */
   passKey: z

@@ -21,3 +21,41 @@ export type TableLines = z.infer<typeof TableLines>;
 
 export const TableFormat = z.enum(['csv', 'xlsx']);
 export type TableFormat = z.infer<typeof TableFormat>;
+
+/** What a file of rows can be taken in as, in the order an empty organisation begins. */
+export const IMPORT_KINDS = ['people', 'clients', 'places', 'things'] as const;
+export const ImportKind = z.enum(IMPORT_KINDS);
+export type ImportKind = z.infer<typeof ImportKind>;
+
+/** What a column of the file can be. */
+export const ImportColumn = z.object({
+  key: z.string(),
+  label: z.string(),
+  required: z.boolean(),
+  /** What it is often called in files, in small letters. */
+  known: z.array(z.string()),
+  /** How it is written, where that is not plain. */
+  help: z.string(),
+});
+export type ImportColumn = z.infer<typeof ImportColumn>;
+export const ImportColumns = z.object({ columns: z.array(ImportColumn) });
+
+/** A file to be taken in, with what each of its columns is (null for one that is left out). */
+export const ImportOrder = TableFile.extend({
+  uses: z.array(z.string().max(120).nullable()).max(200),
+  /** Only looks, where false: what would come in, and what not. */
+  really: z.boolean(),
+  /** Takes in the others where some lines can't be. */
+  without: z.boolean(),
+}).strict();
+export type ImportOrder = z.infer<typeof ImportOrder>;
+
+export const ImportResult = z.object({
+  /** Lines that can be taken in, or were. */
+  fits: z.int(),
+  refused: z.array(z.object({ line: z.int(), why: z.string() })),
+  /** The first of them, in words. */
+  sample: z.array(z.object({ line: z.int(), said: z.string() })),
+  done: z.boolean(),
+});
+export type ImportResult = z.infer<typeof ImportResult>;

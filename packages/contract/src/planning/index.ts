@@ -14,6 +14,8 @@ import {
   Words,
 } from '../common/index.ts';
 
+export { Shortfall, SuitingAnswer, SuitingQuery } from './suiting.ts';
+
 export const JobState = z.enum(JOB_STATES);
 
 /** How many sheets one job may have. */
@@ -199,6 +201,8 @@ export const BegunJob = z
     visit: TimedId,
     sheet: TimedId,
     site: Id,
+    /** The thing the work was begun at; phones of before begin it at the place alone. */
+    asset: Id.nullable().default(null),
     version: Id,
     title: Name,
     day: Day,
@@ -242,3 +246,16 @@ export const Handover = z
   })
   .refine(({ by, to }) => by !== to, { message: 'It is handed over to somebody else.' });
 export type Handover = z.infer<typeof Handover>;
+
+/** What an organisation that begins has by now. */
+export const FirstSteps = z.object({
+  people: z.boolean(),
+  clients: z.boolean(),
+  places: z.boolean(),
+  things: z.boolean(),
+  templates: z.boolean(),
+  jobs: z.boolean(),
+  /** Somebody's sheet was approved, and its report made. */
+  reports: z.boolean(),
+});
+export type FirstSteps = z.infer<typeof FirstSteps>;

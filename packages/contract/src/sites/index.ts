@@ -1,13 +1,19 @@
 import { z } from 'zod';
-import { Id, Instant, ListQuery, listOf, Name, Place, TimedId, Words } from '../common/index.ts';
+import {
+  Day,
+  Id,
+  Instant,
+  ListQuery,
+  listOf,
+  Name,
+  Place,
+  TimedId,
+  Words,
+} from '../common/index.ts';
+import { Contact } from './contact.ts';
 
-export const Contact = z.object({
-  name: Name,
-  role: z.string().trim().max(80),
-  phone: z.string().trim().max(40),
-  email: z.union([z.literal(''), z.email('This is not an e-mail address.')]),
-});
-export type Contact = z.infer<typeof Contact>;
+export { Client, ClientDraft, ClientsAnswer, ClientsQuery } from './clients.ts';
+export { Contact } from './contact.ts';
 
 export const SiteDraft = Place.extend({
   name: Name,
@@ -18,6 +24,22 @@ export const SiteDraft = Place.extend({
   access: Words,
   hazards: z.array(z.string().trim().min(1).max(400)).max(12),
   contacts: z.array(Contact).max(12),
+  // What is not said stays as it is. Phones and servers of before know nothing of these.
+  hazardEnds: z
+    .array(z.object({ hazard: z.string().trim().max(400), until: Day }))
+    .max(24)
+    .exactOptional(),
+  /** How far around counts as being there, in metres; null for as far as usual. */
+  radius: z
+    .number()
+    .min(5, 'At least 5 m.')
+    .max(20_000, 'At most 20 km.')
+    .nullable()
+    .exactOptional(),
+  /** Whose it is, where that is somebody else than the client. */
+  owner: z.string().trim().max(200).exactOptional(),
+  /** The branch whose phones have it. */
+  branch: Id.exactOptional(),
 });
 export type SiteDraft = z.infer<typeof SiteDraft>;
 

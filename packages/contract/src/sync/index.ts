@@ -1,11 +1,14 @@
 import { z } from 'zod';
 import { ActionDraft } from '../actions/index.ts';
+import { ArrivalOpened, ArrivalSeal } from '../arrival/index.ts';
 import { EarlierAnswers, EntryContent, ReceivedEntry, Series } from '../capture/index.ts';
 import { KeptCatalogue } from '../catalogues/index.ts';
 import { Day, Id, Instant } from '../common/index.ts';
+import { MapLayer } from '../maps/index.ts';
 import { AddedSheet, BegunJob, Handover, Job, Visit, VisitEvent } from '../planning/index.ts';
-import { Asset } from '../register/index.ts';
+import { Asset, AssetKind } from '../register/index.ts';
 import { LeftNote, Site, SiteNote } from '../sites/index.ts';
+import { BoundTag, Tag } from '../tags/index.ts';
 import { PublishedTemplate } from '../templates/index.ts';
 
 /** How many operations one push may carry. */
@@ -20,6 +23,8 @@ export const OPERATIONS = {
   handover: Handover,
   action: ActionDraft,
   'site note': LeftNote,
+  'label bound': BoundTag,
+  'arrival opened': ArrivalOpened,
 } as const;
 export type OperationKind = keyof typeof OPERATIONS;
 export type Operation = {
@@ -65,7 +70,11 @@ export const RECORDS = {
   person: Colleague,
   site: Site,
   asset: Asset,
+  'asset kind': AssetKind,
+  tag: Tag,
+  'arrival seal': ArrivalSeal,
   catalogue: KeptCatalogue,
+  'map layer': MapLayer,
   template: PublishedTemplate,
   job: Job,
   visit: Visit,
@@ -93,5 +102,7 @@ export const PullAnswer = z.object({
   changes: z.array(RecordChange),
   /** At the end of a fill: all the visits this person has. Others on the phone are gone. */
   visits: z.array(Id).nullable(),
+  /** The branch whose places these are. Servers of before do not say. */
+  branch: Id.optional(),
 });
 export type PullAnswer = z.infer<typeof PullAnswer>;

@@ -1,5 +1,6 @@
 import type { Question, TemplateBody } from '@ant-trail/core/sheet';
 import { z } from 'zod';
+import { Demands } from '../accounts/index.ts';
 import { AnswerContent } from '../capture/index.ts';
 import { Id, Instant, Name, Severity, Words } from '../common/index.ts';
 
@@ -182,6 +183,7 @@ export const TemplateContent: z.ZodType<TemplateBody> = z
     score: Score.exactOptional(),
     programmes: z.array(Programme).max(50).exactOptional(),
     variants: z.array(Variant).max(50).exactOptional(),
+    demands: Demands.exactOptional(),
     sections: z
       .array(
         z
@@ -221,3 +223,15 @@ export const Publication = z
   })
   .strict();
 export type Publication = z.infer<typeof Publication>;
+
+/** A template that stands ready to be taken over and changed. */
+export const StarterTemplate = z.object({
+  key: z.string(),
+  trade: z.string(),
+  title: Name,
+  questions: z.int(),
+  /** One of this title is there already. */
+  there: z.boolean(),
+});
+export type StarterTemplate = z.infer<typeof StarterTemplate>;
+export const StartersAnswer = z.object({ starters: z.array(StarterTemplate) });

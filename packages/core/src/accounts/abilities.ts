@@ -19,6 +19,8 @@ export const ABILITIES = {
   /** To add people, change what they may do, and retire them. */
   'keep people': ['manager', 'administrator'],
   'keep places': ['manager', 'administrator'],
+  /** To read at the desk what only whoever is at a place should know; each reading is noted. */
+  'read arrival details': ['manager', 'administrator'],
   'keep catalogues': ['manager', 'administrator'],
   'build templates': ['manager', 'administrator'],
 } as const satisfies Readonly<Record<string, readonly Role[]>>;

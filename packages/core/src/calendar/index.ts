@@ -7,4 +7,5 @@ export {
   readMinute,
   readTimeOfDay,
   sayMinute,
+  weekdayOf,
 } from './local.ts';

@@ -46,6 +46,10 @@ export function daysBetween(from: string, to: string): number {
   return Math.round((Date.parse(`${to}T00:00:00Z`) - Date.parse(`${from}T00:00:00Z`)) / 86_400_000);
 }
 
+/** The day of the week by ISO 8601: 1 for Monday to 7 for Sunday. */
+export const weekdayOf = (day: string): number =>
+  ((new Date(`${day}T00:00:00Z`).getUTCDay() + 6) % 7) + 1;
+
 /** "08:40" from minutes since midnight. */
 export function sayMinute(minute: number): string {
   const pad = (n: number): string => String(Math.floor(n)).padStart(2, '0');

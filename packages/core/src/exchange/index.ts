@@ -1,3 +1,4 @@
+export { namesIn } from './names-in.ts';
 export { answerTable, type TableCell } from './answer-table.ts';
 export {
   type ColumnUse,

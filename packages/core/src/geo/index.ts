@@ -1,2 +1,2 @@
 export { distanceMetres, type Place, sayDistance } from './distance.ts';
-export { type Fix, judgePresence, type Presence } from './presence.ts';
+export { type Fix, judgePresence, type Presence, SITE_RADIUS_M } from './presence.ts';

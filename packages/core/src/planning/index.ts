@@ -1,4 +1,5 @@
 export { type LanePoint, layLane, minutesLate, type Stop, type StopState } from './day.ts';
+export { hazardsOn, type Hazardous } from './hazards.ts';
 export { jobState, UNPLANNED_MINUTES } from './job.ts';
 export {
   JOB_DECISIONS,
@@ -11,9 +12,18 @@ export {
 } from './job-states.ts';
 export { nextStep, type NextStep } from './next-step.ts';
 export { isTheirs, type Part, PARTS, sheetToGoOn } from './parts.ts';
+export {
+  shortfalls,
+  type Absence,
+  type Shortfall,
+  type Worker,
+  type WorkingHours,
+  type WorkTime,
+} from './suits.ts';
 export { estimateTravelMinutes } from './travel.ts';
 export {
   hasSaid,
+  isOver,
   lastTry,
   turningBack,
   visitsInOrder,

@@ -36,6 +36,12 @@ export function lastTry<Step extends SaidStep>(steps: readonly Step[]): readonly
 export const hasSaid = (steps: readonly SaidStep[], kind: VisitStep): boolean =>
   turningBack(steps) === null && lastTry(steps).some((step) => step.kind === kind);
 
+/** Whether nobody is on their way or there any more: they left, or turned back and have not tried again. */
+export function isOver(steps: readonly SaidStep[]): boolean {
+  const last = inOrder(steps).at(-1)?.kind;
+  return last === 'left' || last === 'turned back';
+}
+
 /** A visit as far as it matters which of a job's visits counts. */
 export interface OrderedVisit {
   readonly id: string;

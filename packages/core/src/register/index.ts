@@ -1,2 +1,18 @@
-export { type Asset, byName } from './asset.ts';
+export { type Asset, byName, sameKind } from './asset.ts';
+export {
+  type Condition,
+  CONDITION_RULES,
+  CONDITIONS,
+  type ConditionMark,
+  type ConditionRules,
+} from './condition.ts';
 export { assetRows, type RowThing, thingsIn } from './rows-of-assets.ts';
+export {
+  heldBy,
+  type PlacingProblem,
+  problemWithPlacing,
+  type Standing,
+  treeOf,
+  type TreeLine,
+  wayTo,
+} from './tree.ts';

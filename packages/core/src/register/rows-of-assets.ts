@@ -10,7 +10,10 @@ export interface AssetRow {
 }
 
 /** The rows that assets of the register would have in a group and do not have yet. */
-export function assetRows(group: QuestionState, assets: readonly Asset[]): readonly AssetRow[] {
+export function assetRows(
+  group: QuestionState,
+  assets: readonly Pick<Asset, 'id' | 'kind' | 'name' | 'retired'>[],
+): readonly AssetRow[] {
   const { question, path, rows } = group;
   if (question.kind !== 'rows' || question.of === undefined) return [];
   const kind = question.of;

@@ -28,6 +28,7 @@ export {
   type SampleAnswer,
   sayAnswer,
   sharesOf,
+  type SoughtBy,
   textOf,
 } from './kinds/index.ts';
 export { byPath, type LastAnswer, type LastAnswers } from './last-answer.ts';
@@ -102,4 +103,5 @@ export {
   type TemplateVersion,
   withMembers,
 } from './template.ts';
+export { problemWithUnit } from './unit-given.ts';
 export { sayMinutes, timeInSheet } from './time-in-sheet.ts';

@@ -1,3 +1,4 @@
+import type { Demands } from '../accounts/index.ts';
 import type { ExpectedRange, VibrationClass } from '../measure/index.ts';
 import type { LastAnswer } from './last-answer.ts';
 import type { Severity } from './severity.ts';
@@ -13,6 +14,8 @@ export interface TemplateBody {
   readonly score?: ScoreRules;
   readonly programmes?: readonly Programme[];
   readonly variants?: readonly Variant[];
+  /** What it takes of whoever does the work: the office is warned when it gives the work to another. */
+  readonly demands?: Demands;
 }
 
 /** A client's rules for a sheet. Expressions know the one that applies as `programme`, by its key. */

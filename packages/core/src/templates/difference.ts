@@ -24,6 +24,7 @@ export function differences(before: TemplateBody, after: TemplateBody): string[]
     canonicalize(one ?? []) === canonicalize(other ?? []);
   if (!same(before.programmes, after.programmes)) said.push('Changed the programmes.');
   if (!same(before.variants, after.variants)) said.push('Changed the variants to begin with.');
+  if (!same(before.demands, after.demands)) said.push('Changed what it takes to do it.');
   return said;
 }
 

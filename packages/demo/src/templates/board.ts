@@ -12,6 +12,7 @@ export const BOARD: DemoTemplate = {
   },
   body: {
     title: 'Switchboard check',
+    demands: { credentials: ['Electrical licence'], skills: ['insulation testing'] },
     sections: [
       {
         id: 'look',

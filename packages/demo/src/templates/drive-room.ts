@@ -14,6 +14,7 @@ export const DRIVE_ROOM: DemoTemplate = {
   },
   body: {
     title: 'Drive room round',
+    demands: { credentials: ['Ropeway licence'] },
     sections: [
       {
         id: 'arrive',

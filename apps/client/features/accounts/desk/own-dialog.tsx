@@ -10,6 +10,7 @@ import { Body } from '@/design/text.tsx';
 import { Tick } from '@/design/tick.tsx';
 import { useThemeChoice } from '@/design/theme-choice.ts';
 import { wordsFor } from '@/device/api.ts';
+import { ChangeBranch } from '../change-branch.tsx';
 import { useMe, useSession } from '../session.ts';
 
 const THEMES = [
@@ -37,6 +38,7 @@ export function OwnDialog({ onClose }: { onClose: () => void }) {
         <Body quiet>
           {me.person.roles.join(', ')} · {me.organisation.name}, {me.branch.name}
         </Body>
+        <ChangeBranch />
         <Segments label="How it looks" options={THEMES} chosen={[choice]} onPress={choose} />
         <Tick
           label="Single keys do what the buttons say, as A for “Approve”"

@@ -34,7 +34,7 @@ export function Palette({ onClose }: { onClose: () => void }) {
   const wanted = text.trim().toLowerCase();
   const ways: Way[] = [
     ...DOINGS,
-    ...(answer?.rows ?? []).map((site) => ({ words: site.name, href: `/places?site=${site.id}` })),
+    ...(answer?.rows ?? []).map((site) => ({ words: site.name, href: `/places/${site.id}` })),
     // What was found for the words before must not be what Enter leads to.
   ].filter((way) => way.words.toLowerCase().includes(wanted));
   const go = (way: Way | undefined): void => {

@@ -2,6 +2,7 @@ import { PeopleAnswer, Person } from '@ant-trail/contract/accounts';
 import { may, ROLES } from '@ant-trail/core/accounts';
 import { addDays, daysBetween } from '@ant-trail/core/calendar';
 import { useLocalSearchParams, useRouter } from 'expo-router';
+import { useState } from 'react';
 import { Column, Row } from '@/design/box.tsx';
 import { Button } from '@/design/button.tsx';
 import { Mark } from '@/design/mark.tsx';
@@ -10,13 +11,15 @@ import { sayShortDay } from '@/design/say-day.ts';
 import { Body } from '@/design/text.tsx';
 import { useOffice } from '@/device/office.ts';
 import { useNow } from '@/device/use-now.ts';
+import { ImportButton } from '@/features/exchange/desk/import-button.tsx';
 import { ListPage } from '@/features/lists/desk/list-page.tsx';
 import type { ListColumn } from '@/features/lists/desk/office-list.tsx';
-import { RetiredFilter } from '@/features/lists/desk/retired-filter.tsx';
 import { TextFilter } from '@/features/lists/desk/text-filter.tsx';
 import { useList } from '@/features/lists/desk/use-list.ts';
 import { useMe } from '../session.ts';
-import { PersonDialog } from './person-dialog.tsx';
+import { BranchesDialog } from './branches.tsx';
+import { InviteTogether } from './invite-together.tsx';
+import { PersonDialog, type ChoosePlace } from './person-dialog.tsx';
 
 /** Below so many days left, a credential is pointed out. */
 const SOON_DAYS = 30;
@@ -45,6 +48,27 @@ const columnsOf = (today: string): readonly ListColumn<Person>[] => [
     cell: (person) => (
       <Body small>{[person.roles.join(', '), person.trade].filter(Boolean).join(' · ')}</Body>
     ),
+  },
+  {
+    id: 'skills',
+    label: 'Skills',
+    width: 200,
+    cell: (person) => {
+      const away = person.absences.find(({ from, to }) => from <= today && today <= to);
+      return (
+        <Column gap="$1">
+          <Body small>{person.skills.join(', ')}</Body>
+          {away ? (
+            <Row gap="$2">
+              <Mark name="needs eyes" size={16} />
+              <Body small eyes>
+                {away.to === today ? 'away today' : `away to ${sayShortDay(away.to)}`}
+              </Body>
+            </Row>
+          ) : null}
+        </Column>
+      );
+    },
   },
   {
     id: 'reached',
@@ -92,17 +116,18 @@ function sayLeft(left: number, expiresOn: string): string {
 }
 
 /** Who works here, in which role, with which credentials. */
-export function PeopleScreen() {
+export function PeopleScreen({ StartsAt }: { readonly StartsAt: ChoosePlace }) {
   const { organisation, person: own } = useMe();
   const { day } = useNow(organisation.timeZone);
   const params = useLocalSearchParams<{ person?: string; new?: string }>();
   const router = useRouter();
+  const [branches, setBranches] = useState(false);
   const list = useList<Person>({
     name: 'people',
     path: '/api/people',
     schema: PeopleAnswer,
     about: ['person'],
-    keys: ['role', 'retired', 'expiring'],
+    keys: ['role', 'retired', 'expiring', 'away'],
   });
   const keeps = may(own.roles, 'keep people');
   const opened = useOffice(Person, params.person ? `/api/people/${params.person}` : null, [
@@ -111,13 +136,19 @@ export function PeopleScreen() {
   const close = (): void => router.setParams({ person: undefined, new: undefined });
   const soon = addDays(day, SOON_DAYS);
   return (
-    <ListPage
+    <ListPage<Person>
       title="People"
       actions={
         keeps ? (
-          <Button main dense onPress={() => router.setParams({ new: 'person' })}>
-            Add a person
-          </Button>
+          <Row gap="$2">
+            <Button dense onPress={() => setBranches(true)}>
+              Branches
+            </Button>
+            <ImportButton kind="people" onDone={list.again} />
+            <Button main dense onPress={() => router.setParams({ new: 'person' })}>
+              Add a person
+            </Button>
+          </Row>
         ) : null
       }
       list={list}
@@ -126,10 +157,19 @@ export function PeopleScreen() {
       columns={columnsOf(day)}
       orderedBy="name"
       onOpen={({ id }) => router.setParams({ person: id })}
+      {...(keeps
+        ? {
+            together: (chosen, done) => <InviteTogether people={chosen} onDone={done} />,
+          }
+        : {})}
       nothing="Nobody fits what you chose."
       filters={
         <>
-          <TextFilter label="Name, trade or credential" query={list.query} onChange={list.change} />
+          <TextFilter
+            label="Name, trade, skill or credential"
+            query={list.query}
+            onChange={list.change}
+          />
           <Pick
             label="Role"
             value={list.query['role'] ?? ''}
@@ -145,11 +185,20 @@ export function PeopleScreen() {
               { value: 'soon', label: 'expired or soon' },
             ]}
           />
-          <RetiredFilter
+          <Pick
             label="Works here"
-            words={['now', 'no more']}
-            query={list.query}
-            onChange={list.change}
+            value={list.query['retired'] ? 'no more' : list.query['away'] ? 'away' : ''}
+            onChange={(which) =>
+              list.change({
+                retired: which === 'no more' ? 'yes' : undefined,
+                away: which === 'away' ? day : undefined,
+              })
+            }
+            options={[
+              { value: '', label: 'now' },
+              { value: 'away', label: 'away today' },
+              { value: 'no more', label: 'no more' },
+            ]}
           />
         </>
       }
@@ -161,8 +210,10 @@ export function PeopleScreen() {
           keeps={keeps}
           onClose={close}
           onSaved={list.again}
+          StartsAt={StartsAt}
         />
       ) : null}
+      {branches ? <BranchesDialog onClose={() => setBranches(false)} /> : null}
     </ListPage>
   );
 }

@@ -1,7 +1,7 @@
 import { zodResolver } from '@hookform/resolvers/zod';
 import { ROLES } from '@ant-trail/core/accounts';
 import { Person, PersonDraft, PersonSaved } from '@ant-trail/contract/accounts';
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useRef, useState, type ComponentType } from 'react';
 import { Controller, useFieldArray, useForm, type Control } from 'react-hook-form';
 import { Column, Row } from '@/design/box.tsx';
 import { Button } from '@/design/button.tsx';
@@ -13,6 +13,8 @@ import { Notice } from '@/design/notice.tsx';
 import { Body, Heading } from '@/design/text.tsx';
 import { ask, wordsFor } from '@/device/api.ts';
 import { useMe } from '../session.ts';
+import { BranchesOf } from './branches.tsx';
+import { WorkFields } from './work-fields.tsx';
 
 export interface PersonDialogProps {
   readonly person: Person | null;
@@ -20,16 +22,27 @@ export interface PersonDialogProps {
   readonly keeps: boolean;
   readonly onClose: () => void;
   readonly onSaved: () => void;
+  /** Chooses a place: places are a capability of their own. */
+  readonly StartsAt: ChoosePlace;
 }
+
+export type ChoosePlace = ComponentType<{
+  site: string | null;
+  onChange: (site: string | null) => void;
+}>;
 
 const EMPTY: PersonDraft = {
   ...{ name: '', email: '', phone: '', trade: '' },
-  ...{ roles: ['technician'], credentials: [] },
+  ...{ roles: ['technician'], credentials: [], skills: [], hours: [], absences: [] },
+  ...{ startsAt: null, vehicle: null },
 };
 
-const draftOf = ({ name, email, phone, roles, trade, credentials }: Person): PersonDraft => ({
-  ...{ name, email, phone, roles: [...roles], trade },
-  credentials: credentials.map(({ kind, number, issuer, expiresOn }) => ({
+const draftOf = (person: Person): PersonDraft => ({
+  ...{ name: person.name, email: person.email, phone: person.phone, trade: person.trade },
+  ...{ roles: [...person.roles], skills: person.skills, hours: person.hours },
+  ...{ absences: person.absences, startsAt: person.startsAt, vehicle: person.vehicle },
+  branches: person.branches,
+  credentials: person.credentials.map(({ kind, number, issuer, expiresOn }) => ({
     ...{ kind, number, issuer, expiresOn },
   })),
 });
@@ -50,13 +63,15 @@ const ROLE_WORDS = {
 } as const;
 
 /** Adds a person, or changes one: what they may do, how they are reached, what they are certified for. */
-export function PersonDialog({ person, keeps, onClose, onSaved }: PersonDialogProps) {
+export function PersonDialog(props: PersonDialogProps) {
+  const { person, keeps, onClose, onSaved, StartsAt } = props;
   const me = useMe();
   const [problem, setProblem] = useState<string | null>(null);
   const [word, setWord] = useState<string | null>(null);
   const form = useForm<PersonDraft>({
     resolver: zodResolver(PersonDraft),
-    defaultValues: person ? draftOf(person) : EMPTY,
+    // Somebody new works where they are added, until somebody says otherwise.
+    defaultValues: person ? draftOf(person) : { ...EMPTY, branches: [me.branch.id] },
   });
   const { control, formState } = form;
   const { errors } = formState;
@@ -138,6 +153,13 @@ export function PersonDialog({ person, keeps, onClose, onSaved }: PersonDialogPr
           )}
         />
         <Credentials control={control} />
+        <WorkFields control={control} />
+        <Controller
+          control={control}
+          name="startsAt"
+          render={({ field }) => <StartsAt site={field.value ?? null} onChange={field.onChange} />}
+        />
+        <BranchesOf control={control} />
         {problem ? (
           <Notice tone="eyes" alert>
             {problem}

@@ -1,13 +1,17 @@
+import { hazardsOn } from '@ant-trail/core/planning';
 import { Column, Scroll } from '@/design/box.tsx';
-import { OutsideLink } from '@/design/button.tsx';
-import { Notice } from '@/design/notice.tsx';
+import { CallLink } from '@/design/button.tsx';
+import { Hazards } from '@/design/hazards.tsx';
 import { Body, Heading } from '@/design/text.tsx';
+import { useNow } from '@/device/use-now.ts';
+import { useMe } from '@/features/accounts/session.ts';
 import { NotesHere } from '@/features/sites/field/notes-here.tsx';
 import { useSheetSession } from '../session/sheet-context.tsx';
 
 /** What helps to answer, beside the questions where the screen has the room: the place and the job. */
 export function BesideSheet() {
   const { site, job } = useSheetSession().context;
+  const { day: today } = useNow(useMe().organisation.timeZone);
   const contact = site.contacts.find(({ phone }) => phone);
   return (
     <Scroll
@@ -19,11 +23,7 @@ export function BesideSheet() {
       borderLeftWidth={1}
       borderColor="$rule"
     >
-      {site.hazards.map((hazard) => (
-        <Notice key={hazard} tone="eyes" mark="needs eyes">
-          {hazard}
-        </Notice>
-      ))}
+      <Hazards hazards={hazardsOn(site, today)} />
       <Column padding="$4" gap="$4">
         <Column gap="$1">
           <Heading>{site.name}</Heading>
@@ -51,11 +51,7 @@ export function BesideSheet() {
           </Body>
           <NotesHere site={site.id} />
         </Column>
-        {contact ? (
-          <OutsideLink href={`tel:${contact.phone.replaceAll(' ', '')}`}>
-            Call {contact.name}
-          </OutsideLink>
-        ) : null}
+        {contact ? <CallLink name={contact.name} phone={contact.phone} long /> : null}
       </Column>
     </Scroll>
   );

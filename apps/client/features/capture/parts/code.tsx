@@ -5,7 +5,7 @@ import { Button } from '@/design/button.tsx';
 import { Body } from '@/design/text.tsx';
 import { useAnswer, type PartProps } from '../session/sheet-context.tsx';
 import { DraftInput } from './draft-input.tsx';
-import { Scanner } from './scanner.tsx';
+import { Scanner } from '@/features/codes/field/scanner.tsx';
 
 /** A code on a label: scanned, or typed when the label is scratched. */
 export function CodePart({ state, locked }: PartProps) {

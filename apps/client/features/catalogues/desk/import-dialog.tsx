@@ -12,6 +12,7 @@ import { Tick } from '@/design/tick.tsx';
 import { Body, Figure, Heading } from '@/design/text.tsx';
 import { ask, wordsFor } from '@/device/api.ts';
 import { PickTable, type PickedTable } from '@/features/exchange/desk/pick-table.tsx';
+import { RefusedLines } from '@/features/exchange/desk/refused-lines.tsx';
 
 export interface ImportDialogProps {
   /** The catalogue it takes the place of; null makes a new one. */
@@ -151,8 +152,6 @@ function Columns({ table, uses, onChange }: ColumnsProps) {
   );
 }
 
-const REFUSED_SHOWN = 200;
-
 /** What would come in and what not, line by line; nothing is imported by halves unasked. */
 function Result({ read, onImport }: { read: ReadTable; onImport: () => Promise<void> }) {
   const [without, setWithout] = useState(false);
@@ -176,26 +175,7 @@ function Result({ read, onImport }: { read: ReadTable; onImport: () => Promise<v
       </Body>
       {refused.length > 0 ? (
         <>
-          <Column
-            role="list"
-            aria-label="Refused lines"
-            tabIndex={0}
-            maxHeight={180}
-            style={{ overflowY: 'auto' }}
-            backgroundColor="$clayGround"
-            padding="$2"
-          >
-            {refused.slice(0, REFUSED_SHOWN).map(({ line, why }) => (
-              <Body key={line} small role="listitem" eyes>
-                Line {line}: {why}
-              </Body>
-            ))}
-            {refused.length > REFUSED_SHOWN ? (
-              <Body small eyes>
-                And {refused.length - REFUSED_SHOWN} more.
-              </Body>
-            ) : null}
-          </Column>
+          <RefusedLines refused={refused} />
           <Tick
             label={`Import without ${refused.length === 1 ? 'this line' : `these ${lines}`}; or mend the file and choose it again`}
             on={without}

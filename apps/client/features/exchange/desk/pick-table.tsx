@@ -8,6 +8,8 @@ import { ask, wordsFor } from '@/device/api.ts';
 export interface PickedTable {
   readonly name: string;
   readonly lines: readonly (readonly string[])[];
+  /** The file itself, as base64. */
+  readonly content: string;
 }
 
 /** Chooses a CSV or XLSX file and has the office read its lines. */
@@ -26,7 +28,7 @@ export function PickTable({
     setProblem(null);
     setBusy(true);
     try {
-      onPicked({ name: file.name, lines: await linesOf(file) });
+      onPicked({ name: file.name, ...(await readFile(file)) });
     } catch (error) {
       setProblem(error instanceof TooLarge ? error.message : wordsFor(error));
     }
@@ -59,12 +61,12 @@ export function PickTable({
 
 class TooLarge extends Error {}
 
-async function linesOf(file: File): Promise<string[][]> {
+async function readFile(file: File): Promise<Pick<PickedTable, 'lines' | 'content'>> {
   if (file.size > LARGEST_TABLE)
     throw new TooLarge('This file is larger than 2.5 MB. Take a part of it.');
   const content = await base64(file);
   const { lines } = await ask(TableLines, 'POST', '/api/tables', { name: file.name, content });
-  return lines;
+  return { lines, content };
 }
 
 function base64(file: File): Promise<string> {

@@ -34,6 +34,10 @@ export interface OfficeListProps<Item> {
   /** Fields that are used less often; open by themselves where one of these is in use. */
   readonly moreFilters?: { readonly fields: ReactNode; readonly keys: readonly string[] };
   readonly nothing: string;
+  /** Columns that are left out until somebody asks for them. */
+  readonly hiddenAtFirst?: readonly string[];
+  /** What is shown in place of the lines, such as a map of the same. */
+  readonly instead?: ReactNode;
   /** What can be done with several at once. */
   readonly together?: (chosen: readonly Item[], done: () => void) => ReactNode;
 }
@@ -47,7 +51,7 @@ export function OfficeList<Item>(props: OfficeListProps<Item>) {
   // The table and the window on it keep their own state, which the compiler can't see.
   'use no memo';
   const { list, columns, idOf } = props;
-  const [hidden, setHidden] = useState<readonly string[]>([]);
+  const [hidden, setHidden] = useState<readonly string[]>(props.hiddenAtFirst ?? []);
   const [chosen, setChosen] = useState<Record<string, boolean>>({});
   const table = useReactTable<Item>({
     data: list.rows as Item[],
@@ -93,6 +97,7 @@ export function OfficeList<Item>(props: OfficeListProps<Item>) {
           query={list.query}
           columns={columns}
           hidden={hidden}
+          hiddenAtFirst={props.hiddenAtFirst ?? []}
           onColumns={setHidden}
           onQuery={list.replace}
         />
@@ -108,7 +113,7 @@ export function OfficeList<Item>(props: OfficeListProps<Item>) {
           {props.together(picked, () => setChosen({}))}
         </Row>
       ) : null}
-      <Lines {...props} table={table} columns={shown} />
+      {props.instead ?? <Lines {...props} table={table} columns={shown} />}
       {list.total === 0 ? <Body quiet>{props.nothing}</Body> : null}
     </Column>
   );

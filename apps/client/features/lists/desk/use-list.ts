@@ -22,10 +22,13 @@ export interface ListOf<Row> {
   readonly about: About;
   /** What a list may be narrowed by. */
   readonly keys: readonly string[];
+  /** What it is always narrowed by, whatever the address says. */
+  readonly always?: ListQuery;
 }
 
 /** A list of the office, as the address says it is wanted. */
-export function useList<Row>({ name, path, schema, about, keys }: ListOf<Row>): List<Row> {
+export function useList<Row>(of: ListOf<Row>): List<Row> {
+  const { name, path, schema, about, keys, always } = of;
   const params = useGlobalSearchParams<Record<string, string>>();
   const router = useRouter();
   const known = [...keys, 'text', 'order'];
@@ -34,6 +37,7 @@ export function useList<Row>({ name, path, schema, about, keys }: ListOf<Row>): 
     const value = params[key];
     if (typeof value === 'string' && value !== '') query[key] = value;
   }
+  Object.assign(query, always);
   const change = useCallback(
     (to: Readonly<Record<string, string | undefined>>) => router.setParams(to),
     [router],

@@ -17,6 +17,7 @@ export interface ViewBarProps {
   readonly query: ListQuery;
   readonly columns: readonly { readonly id: string; readonly label: string }[];
   readonly hidden: readonly string[];
+  readonly hiddenAtFirst: readonly string[];
   readonly onColumns: (hidden: readonly string[]) => void;
   readonly onQuery: (query: ListQuery) => void;
 }
@@ -28,7 +29,7 @@ const same = (a: object, b: object): boolean => {
 
 /** How a list is looked at: kept views, columns, and the same as a file. */
 export function ViewBar(props: ViewBarProps) {
-  const { list, path, query, columns, hidden, onColumns, onQuery } = props;
+  const { list, path, query, columns, hidden, hiddenAtFirst, onColumns, onQuery } = props;
   const { views, keep, forget } = useKeptViews(list);
   const [open, setOpen] = useState<'columns' | 'keep' | null>(null);
   const current = views.find(
@@ -38,7 +39,10 @@ export function ViewBar(props: ViewBarProps) {
   const takeAlong = async (): Promise<void> => {
     setProblem(null);
     try {
-      const asked = new URLSearchParams(query).toString();
+      const asked = new URLSearchParams({
+        ...query,
+        ...(hidden.length > 0 ? { without: hidden.join(',') } : {}),
+      }).toString();
       saveFile(await fetchFile(`${path}.xlsx?${asked}`), `${list}.xlsx`);
     } catch (error) {
       setProblem(wordsFor(error));
@@ -52,7 +56,7 @@ export function ViewBar(props: ViewBarProps) {
           value={current?.name ?? ''}
           onChange={(name) => {
             const view = views.find((each) => each.name === name);
-            onColumns(view?.hidden ?? []);
+            onColumns(view?.hidden ?? hiddenAtFirst);
             onQuery(view?.query ?? {});
           }}
           options={[

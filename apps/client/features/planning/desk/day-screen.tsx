@@ -16,8 +16,10 @@ import { useNow } from '@/device/use-now.ts';
 import { usePeople } from '@/features/accounts/desk/use-people.ts';
 import { useMe } from '@/features/accounts/session.ts';
 import { sayDay } from '@/design/say-day.ts';
+import { RecentOpeningsList } from '@/features/arrival/desk/recent-openings.tsx';
 import { DayChart } from './day-chart.tsx';
 import { DayList } from './day-list.tsx';
+import { FirstSteps } from './first-steps.tsx';
 import { JobDialog } from './job-dialog.tsx';
 import { stopOf } from './stop-marks.ts';
 import { isTurnedBack, ToPlan } from './to-plan.tsx';
@@ -25,7 +27,7 @@ import { VisitDialog } from './visit-dialog.tsx';
 
 /** The day as the manager sees it: who is where, what is late, what nobody has yet. */
 export function DayScreen() {
-  const { organisation } = useMe();
+  const { organisation, person } = useMe();
   const params = useLocalSearchParams<{ new?: string }>();
   const router = useRouter();
   const now = useNow(organisation.timeZone);
@@ -81,6 +83,7 @@ export function DayScreen() {
             {problem}
           </Body>
         ) : null}
+        {may(person.roles, 'plan') ? <FirstSteps /> : null}
         {twoSides ? (
           <>
             <DayChart people={walkers} cards={cards} now={minute} onOpen={setOpened} />
@@ -108,6 +111,7 @@ export function DayScreen() {
           New job
         </Button>
         <Dots />
+        <RecentOpeningsList />
         <ToPlan
           title="Without a person"
           nothing="Every job has somebody."

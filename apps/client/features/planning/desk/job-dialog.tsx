@@ -1,5 +1,5 @@
+import { hazardsOn } from '@ant-trail/core/planning';
 import { zodResolver } from '@hookform/resolvers/zod';
-import { Person } from '@ant-trail/contract/accounts';
 import { JobCard, JobDraft } from '@ant-trail/contract/planning';
 import type { Site } from '@ant-trail/contract/sites';
 import { TemplatesAnswer } from '@ant-trail/contract/templates';
@@ -10,6 +10,7 @@ import { Button } from '@/design/button.tsx';
 import { Dialog } from '@/design/dialog.tsx';
 import { FormDay, FormInput, FormPick, FormTime } from '@/design/form-fields.tsx';
 import { Input } from '@/design/input.tsx';
+import { Hazards } from '@/design/hazards.tsx';
 import { Notice } from '@/design/notice.tsx';
 import { ask, wordsFor } from '@/device/api.ts';
 import { useOffice } from '@/device/office.ts';
@@ -18,6 +19,7 @@ import type { NamedPerson } from '@/features/accounts/desk/use-people.ts';
 import { FindSite } from '@/features/sites/desk/find-site.tsx';
 import { FindTemplate } from './find-template.tsx';
 import { MoreOfJob } from './more-of-job.tsx';
+import { Suiting } from './suiting.tsx';
 
 export interface JobDialogProps {
   readonly day: string;
@@ -50,10 +52,12 @@ export function JobDialog({ day, people, onClose }: JobDialogProps) {
     },
   });
   const { control, formState } = form;
-  const [person, template] = useWatch({ control, name: ['person', 'template'] });
+  const [person, template, moreSheets, helpers, on, start, minutes] = useWatch({
+    control,
+    name: ['person', 'template', 'moreSheets', 'helpers', 'day', 'start', 'minutes'],
+  });
   const programmes = templates.find((each) => each.template === template)?.body.programmes ?? [];
-  const chosen = useOffice(Person, person ? `/api/people/${person}` : null, ['person']).answer;
-  const expired = chosen?.credentials.filter((credential) => credential.expiresOn < day);
+  const sheets = [template, ...(moreSheets ?? []).map((each) => each.template)].filter(Boolean);
   const save = form.handleSubmit(async (draft) => {
     try {
       await ask(JobCard, 'POST', '/api/jobs', draft);
@@ -90,11 +94,7 @@ export function JobDialog({ day, people, onClose }: JobDialogProps) {
             />
           )}
         />
-        {site?.hazards.map((hazard) => (
-          <Notice key={hazard} tone="eyes" mark="needs eyes">
-            {hazard}
-          </Notice>
-        ))}
+        {site && on ? <Hazards hazards={hazardsOn(site, on)} /> : null}
         <Controller
           control={control}
           name="template"
@@ -153,12 +153,15 @@ export function JobDialog({ day, people, onClose }: JobDialogProps) {
             )}
           />
         </Row>
+        <Suiting
+          chosen={[person, ...(helpers ?? [])]}
+          asked={
+            site && on && Number.isFinite(start)
+              ? { site: site.id, templates: sheets.join(), day: on, start, minutes }
+              : null
+          }
+        />
         <MoreOfJob form={form} templates={templates} people={people} />
-        {expired?.map((credential) => (
-          <Notice key={credential.id} tone="eyes" mark="needs eyes">
-            {credential.kind} {credential.number} will have expired by then.
-          </Notice>
-        ))}
         <Controller
           control={control}
           name="recipients"

@@ -9,13 +9,13 @@ import { Column, Row } from '@/design/box.tsx';
 import { Button } from '@/design/button.tsx';
 import { Mark } from '@/design/mark.tsx';
 import { Pick } from '@/design/pick.tsx';
-import { DayField } from '@/design/when.tsx';
 import { Body, Figure } from '@/design/text.tsx';
 import { useOffice } from '@/device/office.ts';
 import { useNow } from '@/device/use-now.ts';
 import { FindPerson } from '@/features/accounts/desk/find-person.tsx';
 import { usePeople, type NamedPerson, type People } from '@/features/accounts/desk/use-people.ts';
 import { useMe } from '@/features/accounts/session.ts';
+import { DaysFilter } from '@/features/lists/desk/days-filter.tsx';
 import { ListPage } from '@/features/lists/desk/list-page.tsx';
 import type { ListColumn } from '@/features/lists/desk/office-list.tsx';
 import { TextFilter } from '@/features/lists/desk/text-filter.tsx';
@@ -182,16 +182,7 @@ function MoreFilters({ list, people }: { list: List<JobCard>; people: People }) 
           onChoose={(template) => change({ template: template ?? undefined })}
         />
       </Column>
-      <DayField
-        label="From"
-        value={query['from'] ?? ''}
-        onChange={(from) => change({ from: from || undefined })}
-      />
-      <DayField
-        label="To"
-        value={query['to'] ?? ''}
-        onChange={(to) => change({ to: to || undefined })}
-      />
+      <DaysFilter query={query} onChange={change} />
     </>
   );
 }

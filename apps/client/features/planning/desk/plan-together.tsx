@@ -13,6 +13,10 @@ import { FindPerson } from '@/features/accounts/desk/find-person.tsx';
 import type { NamedPerson } from '@/features/accounts/desk/use-people.ts';
 import { useMe } from '@/features/accounts/session.ts';
 import { dayToPlan } from './day-to-plan.ts';
+import { Suiting } from './suiting.tsx';
+
+/** Who suits is asked for so many jobs at once. */
+const MOST_ASKED = 100;
 
 export interface PlanTogetherProps {
   readonly cards: readonly JobCard[];
@@ -81,6 +85,25 @@ export function PlanTogether({ cards, people, onDone }: PlanTogetherProps) {
               onChoose={setPerson}
             />
             <DayField label="Day (leave empty to keep it)" value={day} onChange={setDay} />
+            <Suiting
+              chosen={[person]}
+              asked={
+                open
+                  ? {
+                      jobs: leading
+                        .slice(0, MOST_ASKED)
+                        .map(({ card }) => card.job.id)
+                        .join(),
+                      ...(day ? { day } : {}),
+                    }
+                  : null
+              }
+            />
+            {person !== null && leading.length > MOST_ASKED ? (
+              <Body small quiet>
+                Whether they suit is looked at for the first {MOST_ASKED} of these.
+              </Body>
+            ) : null}
             {problems.map((problem) => (
               <Notice key={problem} tone="eyes" alert>
                 {problem}

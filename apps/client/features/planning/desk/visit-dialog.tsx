@@ -19,6 +19,7 @@ import { sayWhen } from '@/design/say-day.ts';
 import { dayToPlan } from './day-to-plan.ts';
 import { Decide } from './decide.tsx';
 import { JobSheets } from './job-sheets.tsx';
+import { Suiting } from './suiting.tsx';
 
 export interface VisitDialogProps {
   readonly card: VisitCard;
@@ -100,6 +101,14 @@ export function VisitDialog({ card, people, onClose }: VisitDialogProps) {
               <DayField label="Day" value={day} onChange={setDay} />
               <TimeField label="Start" value={start} onChange={setStart} />
             </Row>
+            <Suiting
+              chosen={[who]}
+              asked={
+                day && readMinute(start) !== null
+                  ? { jobs: job.id, day, start: readMinute(start), minutes: visit.minutes }
+                  : null
+              }
+            />
             {problem ? (
               <Body small eyes role="alert">
                 {problem}

@@ -4,10 +4,9 @@ import { useState } from 'react';
 import { Column } from '@/design/box.tsx';
 import { Button } from '@/design/button.tsx';
 import { Dialog } from '@/design/dialog.tsx';
-import { FindAmong } from '@/design/find-among.tsx';
 import { Body } from '@/design/text.tsx';
-import { useLive } from '@/device/use-live.ts';
 import { useMe } from '@/features/accounts/session.ts';
+import { FindPlace } from '@/features/sites/field/find-place.tsx';
 import { usePhone } from '@/features/sync/phone.tsx';
 import { beginJob } from './own-work.ts';
 import { PickTemplate } from './pick-template.tsx';
@@ -17,8 +16,6 @@ export function BeginDialog({ onClose }: { onClose: () => void }) {
   const { store, engine } = usePhone();
   const { person, organisation } = useMe();
   const router = useRouter();
-  const sites =
-    useLive(() => store.sites.filter(({ retired }) => !retired).toArray(), [store]) ?? [];
   const [site, setSite] = useState<string | null>(null);
   const [version, setVersion] = useState<TemplateVersion | null>(null);
   const [asked, setAsked] = useState(false);
@@ -26,7 +23,13 @@ export function BeginDialog({ onClose }: { onClose: () => void }) {
   const begin = async (): Promise<void> => {
     if (!site || !version) return setAsked(true);
     setBusy(true);
-    const visit = await beginJob(store, person.id, site, version, organisation.timeZone);
+    const visit = await beginJob(
+      store,
+      person.id,
+      { site, asset: null },
+      version,
+      organisation.timeZone,
+    );
     engine.soon();
     onClose();
     router.navigate(`/visit/${visit}`);
@@ -34,19 +37,11 @@ export function BeginDialog({ onClose }: { onClose: () => void }) {
   return (
     <Dialog title="Work that is not planned" onClose={onClose}>
       <Column gap="$3">
-        <FindAmong
-          label="Where are you?"
-          chosen={site}
-          onChoose={setSite}
-          problem={asked && !site ? 'Choose the place.' : undefined}
-          options={[...sites]
-            .sort((a, b) => a.name.localeCompare(b.name))
-            .map(({ id, name, client }) => ({ value: id, label: name, about: client }))}
-        />
+        <FindPlace label="Where are you?" chosen={site} onChoose={setSite} missing={asked} />
         <PickTemplate chosen={version} onChoose={setVersion} missing={asked} />
         <Body small quiet>
-          Places and sheets of your own stops are on this phone. It goes on your trail, and the
-          office sees it.
+          All places of your branch are on this phone. It goes on your trail, and the office sees
+          it.
         </Body>
         <Button main onPress={() => begin()} disabled={busy}>
           Put it on my trail

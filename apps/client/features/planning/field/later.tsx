@@ -9,3 +9,8 @@ export const BeginDialog = lazy(async () => {
   const { BeginDialog: Loaded } = await import('./begin-dialog.tsx');
   return { default: Loaded };
 });
+
+export const LeaveDialog = lazy(async () => {
+  const { LeaveDialog: Loaded } = await import('./leave-dialog.tsx');
+  return { default: Loaded };
+});

@@ -1,7 +1,7 @@
 import type { Job, Visit } from '@ant-trail/contract/planning';
 import type { TemplateVersion } from '@ant-trail/core/sheet';
 import type { EntityTable, Transaction } from 'dexie';
-import type { OnPhone } from '@/device/local-store.ts';
+import type { OnPhone, Waiting } from '@/device/local-store.ts';
 import { showWaiting } from '@/device/waiting.ts';
 import { clearAway } from './clear-away.ts';
 import { keepVisits, noteGone } from './gone-visits.ts';
@@ -40,10 +40,21 @@ async function giveJobsTheirParts(store: Transaction): Promise<void> {
     });
 }
 
+/** Work begun here was begun at a place alone; what waits to be sent says so. */
+async function giveBegunJobsTheirThing(store: Transaction): Promise<void> {
+  await store
+    .table<Waiting>('outbox')
+    .toCollection()
+    .modify(({ operation }) => {
+      if (operation.kind === 'job begun')
+        operation.body = { ...{ asset: null }, ...operation.body };
+    });
+}
+
 /** One's jobs and everybody's visits to them. */
 export const planningOnPhone = {
   tables: { 1: { visits: 'id, day, job', jobs: 'id, site' } },
-  upgrades: { 4: giveJobsTheirParts },
+  upgrades: { 4: giveJobsTheirParts, 6: giveBegunJobsTheirThing },
   records: {
     job: {
       keep: async (store, records) => {

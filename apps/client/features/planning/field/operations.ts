@@ -1,6 +1,7 @@
 import type { BegunJob, JobSheet } from '@ant-trail/contract/planning';
 import { UNPLANNED_MINUTES, type VisitStep } from '@ant-trail/core/planning';
 import type { TemplateVersion } from '@ant-trail/core/sheet';
+import { letSealsGo } from '@/features/arrival/field/on-phone.ts';
 import type { LocalStore, OnPhone } from '@/device/local-store.ts';
 
 const STEPS: Record<VisitStep, string> = {
@@ -22,12 +23,12 @@ const sheetUnder = (
 async function showBegunJob(store: LocalStore, begun: BegunJob): Promise<void> {
   const version = await store.templates.get(begun.version);
   if (!version || (await store.jobs.get(begun.id))) return;
-  const { id, site, title, day, start, by } = begun;
+  const { id, site, asset, title, day, start, by } = begun;
   await store.jobs.add({
     ...{ id, site, template: version.template, title, instructions: '', day },
     ...{ windowFrom: null, windowTo: null, recipients: [], state: 'planned' },
     sheet: { id: begun.sheet, job: id, version: version.id },
-    sheets: [sheetUnder(begun.sheet, version, { asset: null, person: null, expected: true })],
+    sheets: [sheetUnder(begun.sheet, version, { asset, person: null, expected: true })],
     expectedSheets: null,
     reader: null,
   });
@@ -42,13 +43,16 @@ export const planningOperations = {
   'visit event': {
     place: ({ visit }) => visit,
     say: ({ kind }) => STEPS[kind],
-    show: (store, event) =>
-      store.visits
+    show: async (store, event) => {
+      await store.visits
         .where('id')
         .equals(event.visit)
         .modify((visit) => {
           if (!visit.events.some(({ id }) => id === event.id)) visit.events.push(event);
-        }),
+        });
+      // Whoever has left keeps nothing of what is only for whoever is there.
+      if (event.kind === 'left') await letSealsGo(store);
+    },
     takeBack: (store, { id, visit: at }) =>
       store.visits
         .where('id')

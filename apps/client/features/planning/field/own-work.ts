@@ -6,18 +6,25 @@ import { newId } from '@/device/identity.ts';
 import type { LocalStore } from '@/device/local-store.ts';
 import { doHere } from '@/features/sync/outbox.ts';
 
+/** Where work begins: at a place, or at a thing that stands there. */
+export interface BeginAt {
+  readonly site: string;
+  readonly asset: string | null;
+}
+
 /** Begins work that nobody planned: job, visit and sheet are made on this phone. Gives the visit. */
 export async function beginJob(
   store: LocalStore,
   by: string,
-  site: string,
+  { site, asset }: BeginAt,
   version: TemplateVersion,
   timeZone: string,
 ): Promise<string> {
   const now = officeTime();
   const { day, minute } = inZone(now, timeZone);
   const body: BegunJob = {
-    ...{ id: newId(), visit: newId(), sheet: newId(), site, version: version.id },
+    ...{ id: newId(), visit: newId(), sheet: newId(), site, asset },
+    version: version.id,
     ...{ title: version.body.title, day, start: minute, by, at: now.toISOString() },
   };
   await doHere(store, { kind: 'job begun', body });

@@ -1,8 +1,10 @@
+import { hazardsOn } from '@ant-trail/core/planning';
 import { View } from '@tamagui/core';
 import { sayMinute } from '@ant-trail/core/calendar';
 import { useRouter } from 'expo-router';
 import { Column, Row } from '@/design/box.tsx';
-import { Button, OutsideLink } from '@/design/button.tsx';
+import { Button, CallLink, OutsideLink } from '@/design/button.tsx';
+import { Hazards } from '@/design/hazards.tsx';
 import { Notice } from '@/design/notice.tsx';
 import { Body } from '@/design/text.tsx';
 import type { TrailStop } from './trail.ts';
@@ -33,25 +35,14 @@ export function StopCard({ stop, way }: { stop: TrailStop; way: string }) {
           </Body>
         ) : null}
       </Column>
-      {site.hazards.map((hazard) => (
-        <Notice key={hazard} tone="eyes" mark="needs eyes">
-          {hazard}
-        </Notice>
-      ))}
+      <Hazards hazards={hazardsOn(site, stop.visit.day)} />
       {returnedWith !== null ? (
         <Notice tone="info" mark="returned">
           Returned to you: “{returnedWith}”
         </Notice>
       ) : null}
       <Row padding="$4" paddingTop="$3" gap="$2" alignItems="stretch">
-        {contact ? (
-          <OutsideLink
-            href={`tel:${contact.phone.replaceAll(' ', '')}`}
-            label={`Call ${contact.name}`}
-          >
-            Call
-          </OutsideLink>
-        ) : null}
+        {contact ? <CallLink name={contact.name} phone={contact.phone} /> : null}
         <OutsideLink href={`geo:${site.lat},${site.lon}?q=${site.lat},${site.lon}`}>
           Map
         </OutsideLink>

@@ -1,5 +1,5 @@
 import { sayLength, sayMinute } from '@ant-trail/core/calendar';
-import { estimateTravelMinutes } from '@ant-trail/core/planning';
+import { estimateTravelMinutes, hazardsOn } from '@ant-trail/core/planning';
 import { View } from '@tamagui/core';
 import { useRouter } from 'expo-router';
 import { Column, Leaf } from '@/design/box.tsx';
@@ -87,6 +87,7 @@ interface StopProps {
 function Stop({ stop, time, isNext, here, walked, last, before }: StopProps) {
   const router = useRouter();
   const { organisation } = useMe();
+  const [hazard] = hazardsOn(stop.site, stop.visit.day);
   const way = before
     ? `${estimateTravelMinutes(before.site, stop.site)} min away · about ${sayLength(stop.visit.minutes)} there`
     : `about ${sayLength(stop.visit.minutes)} there`;
@@ -109,9 +110,9 @@ function Stop({ stop, time, isNext, here, walked, last, before }: StopProps) {
           <Body small quiet={stop.returnedWith === null} eyes={stop.returnedWith !== null}>
             {standingWords(stop, organisation.timeZone)}
           </Body>
-          {stop.site.hazards.length > 0 && stop.step !== 'nothing' ? (
+          {hazard !== undefined && stop.step !== 'nothing' ? (
             <Body small eyes>
-              {stop.site.hazards[0]}
+              {hazard}
             </Body>
           ) : null}
         </PressableRow>

@@ -1,6 +1,6 @@
 import { sayDistance, type Fix, type Presence } from '@ant-trail/core/geo';
 import { useRouter } from 'expo-router';
-import { useEffect, useRef, useState } from 'react';
+import { Suspense, useEffect, useRef, useState } from 'react';
 import { ActionBar } from '@/design/action-bar.tsx';
 import { Column } from '@/design/box.tsx';
 import { Button } from '@/design/button.tsx';
@@ -11,7 +11,7 @@ import { currentFix } from '@/device/position.ts';
 import { useStraightOn } from '@/device/straight-on.ts';
 import { useMe } from '@/features/accounts/session.ts';
 import { usePhone } from '@/features/sync/phone.tsx';
-import { LeaveDialog } from './leave-dialog.tsx';
+import { LeaveDialog } from './later.tsx';
 import { STEP_WORDS } from './step-words.ts';
 import type { TrailStop } from './trail.ts';
 import { presenceAt, recordStep } from './visit-steps.ts';
@@ -75,7 +75,11 @@ export function VisitBar({ stop }: { stop: TrailStop }) {
         busy={busy}
         onPress={onPress}
       />
-      {leaving ? <LeaveDialog stop={stop} onClose={() => setLeaving(false)} /> : null}
+      {leaving ? (
+        <Suspense fallback={null}>
+          <LeaveDialog stop={stop} onClose={() => setLeaving(false)} />
+        </Suspense>
+      ) : null}
       {far ? (
         <FarAwayDialog
           presence={far.presence}

@@ -1,14 +1,18 @@
+import { hazardsOn } from '@ant-trail/core/planning';
+import type { Visit } from '@ant-trail/contract/planning';
 import { sayLength, sayMinute } from '@ant-trail/core/calendar';
 import { sayDistance } from '@ant-trail/core/geo';
 import type { ReactNode } from 'react';
 import { Column, Row, Rule, Scroll } from '@/design/box.tsx';
-import { OutsideLink } from '@/design/button.tsx';
+import { CallLink, OutsideLink } from '@/design/button.tsx';
 import { Mark } from '@/design/mark.tsx';
+import { Hazards } from '@/design/hazards.tsx';
 import { Notice } from '@/design/notice.tsx';
 import { sayDay, sayWhen } from '@/design/say-day.ts';
 import { Body, Figure, Heading, Title } from '@/design/text.tsx';
 import { useLive } from '@/device/use-live.ts';
 import { useMe } from '@/features/accounts/session.ts';
+import { ArrivalHere } from '@/features/arrival/field/arrival-here.tsx';
 import { NotesHere } from '@/features/sites/field/notes-here.tsx';
 import { usePhone } from '@/features/sync/phone.tsx';
 import { SheetList } from './sheet-list.tsx';
@@ -44,11 +48,7 @@ export function VisitDetails({ stop, aside = false }: VisitDetailsProps) {
           </Body>
         </Row>
       </Column>
-      {site.hazards.map((hazard) => (
-        <Notice key={hazard} tone="eyes" mark="needs eyes">
-          {hazard}
-        </Notice>
-      ))}
+      <Hazards hazards={hazardsOn(site, stop.visit.day)} />
       {stop.returnedWith !== null ? (
         <Notice tone="info" mark="returned">
           Returned to you: “{stop.returnedWith}”
@@ -89,6 +89,7 @@ export function VisitDetails({ stop, aside = false }: VisitDetailsProps) {
           </OutsideLink>
         </Row>
       </Part>
+      <ArrivalPart site={site.id} visit={visit} />
       <Part title="For whoever comes next">
         <NotesHere site={site.id} />
       </Part>
@@ -104,12 +105,7 @@ export function VisitDetails({ stop, aside = false }: VisitDetailsProps) {
               </Column>
               {contact.phone ? (
                 <Row width={130}>
-                  <OutsideLink
-                    href={`tel:${contact.phone.replaceAll(' ', '')}`}
-                    label={`Call ${contact.name}`}
-                  >
-                    Call
-                  </OutsideLink>
+                  <CallLink name={contact.name} phone={contact.phone} />
                 </Row>
               ) : null}
             </Row>
@@ -131,6 +127,18 @@ export function VisitDetails({ stop, aside = false }: VisitDetailsProps) {
         </Part>
       ) : null}
     </Scroll>
+  );
+}
+
+/** What only whoever is there should know, where there is any. */
+function ArrivalPart({ site, visit }: { site: string; visit: Visit }) {
+  const { store } = usePhone();
+  const sealed = useLive(() => store.arrivalSeals.get(site), [store, site]);
+  if (!sealed) return null;
+  return (
+    <Part title="For whoever is there">
+      <ArrivalHere site={site} visit={visit} />
+    </Part>
   );
 }
 

@@ -1,12 +1,14 @@
+import { hazardsOn } from '@ant-trail/core/planning';
 import { may } from '@ant-trail/core/accounts';
-import { Site, SitesAnswer } from '@ant-trail/contract/sites';
+import { SitesAnswer, type Site } from '@ant-trail/contract/sites';
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import { Column, Row } from '@/design/box.tsx';
 import { Button } from '@/design/button.tsx';
 import { Mark } from '@/design/mark.tsx';
 import { Body } from '@/design/text.tsx';
-import { useOffice } from '@/device/office.ts';
 import { useMe } from '@/features/accounts/session.ts';
+import { useNow } from '@/device/use-now.ts';
+import { ImportButton } from '@/features/exchange/desk/import-button.tsx';
 import { ListPage } from '@/features/lists/desk/list-page.tsx';
 import type { ListColumn } from '@/features/lists/desk/office-list.tsx';
 import { RetiredFilter } from '@/features/lists/desk/retired-filter.tsx';
@@ -14,7 +16,7 @@ import { TextFilter } from '@/features/lists/desk/text-filter.tsx';
 import { useList } from '@/features/lists/desk/use-list.ts';
 import { SiteDialog } from './site-dialog.tsx';
 
-const COLUMNS: readonly ListColumn<Site>[] = [
+const columnsOf = (today: string): readonly ListColumn<Site>[] => [
   {
     id: 'name',
     label: 'Place',
@@ -50,7 +52,7 @@ const COLUMNS: readonly ListColumn<Site>[] = [
     label: 'Hazards',
     cell: (site) => (
       <Column>
-        {site.hazards.map((hazard) => (
+        {hazardsOn(site, today).map((hazard) => (
           <Row key={hazard} gap="$2">
             <Mark name="needs eyes" size={14} silent />
             <Body small eyes>
@@ -65,8 +67,9 @@ const COLUMNS: readonly ListColumn<Site>[] = [
 
 /** The places work is done at. */
 export function PlacesScreen() {
-  const { person } = useMe();
-  const params = useLocalSearchParams<{ site?: string; new?: string }>();
+  const { person, organisation } = useMe();
+  const { day: today } = useNow(organisation.timeZone);
+  const params = useLocalSearchParams<{ new?: string }>();
   const router = useRouter();
   const list = useList<Site>({
     name: 'places',
@@ -75,25 +78,38 @@ export function PlacesScreen() {
     about: ['site'],
     keys: ['retired'],
   });
-  const opened = useOffice(Site, params.site ? `/api/sites/${params.site}` : null, ['site']).answer;
-  const close = (): void => router.setParams({ site: undefined, new: undefined });
   return (
     <ListPage
       title="Places"
       actions={
-        may(person.roles, 'keep places') ? (
-          <Button main dense onPress={() => router.setParams({ new: 'place' })}>
-            Add a place
+        <Row gap="$2" flexWrap="wrap">
+          <Button dense onPress={() => router.navigate('/clients')}>
+            Clients
           </Button>
-        ) : null
+          <Button dense onPress={() => router.navigate('/things')}>
+            All things
+          </Button>
+          {may(person.roles, 'keep places') ? (
+            <>
+              <ImportButton kind="places" onDone={list.again} />
+              <Button main dense onPress={() => router.setParams({ new: 'place' })}>
+                Add a place
+              </Button>
+            </>
+          ) : null}
+        </Row>
       }
       list={list}
       idOf={({ id }) => id}
       nameOf={({ name }) => name}
-      columns={COLUMNS}
+      columns={columnsOf(today)}
       orderedBy="name"
-      onOpen={({ id }) => router.setParams({ site: id })}
-      nothing="No place is called that."
+      onOpen={({ id }) => router.navigate(`/places/${id}`)}
+      nothing={
+        list.query['text']
+          ? 'No place is called that.'
+          : 'No place is here yet: add one, or import a file of them.'
+      }
       filters={
         <>
           <TextFilter
@@ -110,12 +126,11 @@ export function PlacesScreen() {
         </>
       }
     >
-      {opened || params.new ? (
+      {params.new ? (
         <SiteDialog
-          key={opened?.id ?? 'new'}
-          site={opened ?? null}
-          onClose={close}
-          onSaved={list.again}
+          site={null}
+          onClose={() => router.setParams({ new: undefined })}
+          onSaved={({ id }) => router.navigate(`/places/${id}`)}
         />
       ) : null}
     </ListPage>

@@ -1,23 +1,25 @@
 import { zodResolver } from '@hookform/resolvers/zod';
 import { Site, SiteDraft } from '@ant-trail/contract/sites';
 import { useState } from 'react';
-import { Controller, useFieldArray, useForm, type UseFormReturn } from 'react-hook-form';
+import { useForm, type UseFormReturn } from 'react-hook-form';
 import type { z } from 'zod';
 import { Column, Row } from '@/design/box.tsx';
 import { Button } from '@/design/button.tsx';
 import { Dialog } from '@/design/dialog.tsx';
-import { Dots } from '@/design/dots.tsx';
 import { FormInput } from '@/design/form-fields.tsx';
 import { Input } from '@/design/input.tsx';
 import { Notice } from '@/design/notice.tsx';
 import { ask, wordsFor } from '@/device/api.ts';
-import { RegisterList } from '@/features/register/desk/register-list.tsx';
-import { SiteNotes } from './site-notes.tsx';
+import { useMe } from '@/features/accounts/session.ts';
+import { BranchOfSite } from './branch-of-site.tsx';
+import { HazardFields } from './hazard-fields.tsx';
+import { RadiusField } from './radius-field.tsx';
+import { ContactFields } from './contact-fields.tsx';
 
 export interface SiteDialogProps {
   readonly site: Site | null;
   readonly onClose: () => void;
-  readonly onSaved: () => void;
+  readonly onSaved: (site: Site) => void;
 }
 
 type Written = z.input<typeof SiteDraft>;
@@ -32,11 +34,17 @@ const EMPTY: SiteDraft = {
   access: '',
   hazards: [],
   contacts: [],
+  hazardEnds: [],
+  radius: null,
+  owner: '',
 };
+
+const HAZARD_WRONG = 'A hazard is a short sentence, at most 12 of them.';
 
 const TEXTS = [
   { name: 'name', label: 'Name' },
   { name: 'client', label: 'Client' },
+  { name: 'owner', label: 'Owner, where that is somebody else' },
   { name: 'number', label: 'The client’s number for it' },
   { name: 'address', label: 'Address' },
   { name: 'access', label: 'Getting in' },
@@ -44,20 +52,21 @@ const TEXTS = [
 
 /** Adds a place or changes one. */
 export function SiteDialog({ site, onClose, onSaved }: SiteDialogProps) {
+  const { branch } = useMe();
   const [problem, setProblem] = useState<string | null>(null);
   const form = useForm<Written, unknown, SiteDraft>({
     resolver: zodResolver(SiteDraft),
-    defaultValues: site ?? EMPTY,
+    defaultValues: site ?? { ...EMPTY, branch: branch.id },
   });
   const { control, formState } = form;
-  const contacts = useFieldArray({ control, name: 'contacts' });
   const { errors } = formState;
   const save = form.handleSubmit(async (draft) => {
     try {
-      if (site) await ask(Site, 'PUT', `/api/sites/${site.id}`, draft);
-      else await ask(Site, 'POST', '/api/sites', draft);
-      onSaved();
+      const saved = site
+        ? await ask(Site, 'PUT', `/api/sites/${site.id}`, draft)
+        : await ask(Site, 'POST', '/api/sites', draft);
       onClose();
+      onSaved(saved);
     } catch (error) {
       setProblem(wordsFor(error));
     }
@@ -82,39 +91,10 @@ export function SiteDialog({ site, onClose, onSaved }: SiteDialogProps) {
             problem={errors.lon && 'From −180 to 180.'}
           />
         </Row>
-        <Controller
-          control={control}
-          name="hazards"
-          render={({ field }) => (
-            <Input
-              label="Hazards, seen before anyone sets out (one a line)"
-              lines={3}
-              value={field.value.join('\n')}
-              onChange={(text) => field.onChange(text === '' ? [] : text.split('\n'))}
-              onLeave={() => field.onChange(field.value.map((h) => h.trim()).filter(Boolean))}
-              problem={errors.hazards && 'A hazard is a short sentence, at most 12 of them.'}
-            />
-          )}
-        />
-        {contacts.fields.map((contact, index) => (
-          <Row key={contact.id} gap="$2" flexWrap="wrap" alignItems="flex-start">
-            {(['name', 'role', 'phone', 'email'] as const).map((part) => (
-              <Column key={part} flex={1} minWidth={130}>
-                <FormInput
-                  control={control}
-                  name={`contacts.${index}.${part}`}
-                  label={`Contact ${index + 1}, ${part === 'email' ? 'e-mail' : part}`}
-                />
-              </Column>
-            ))}
-            <Button dense onPress={() => contacts.remove(index)}>
-              Remove
-            </Button>
-          </Row>
-        ))}
-        <Button dense onPress={() => contacts.append({ name: '', role: '', phone: '', email: '' })}>
-          Add a contact
-        </Button>
+        <HazardFields control={control} problem={errors.hazards && HAZARD_WRONG} />
+        <RadiusField control={control} />
+        <BranchOfSite control={control} />
+        <ContactFields control={control} />
         {problem ? (
           <Notice tone="eyes" alert>
             {problem}
@@ -124,28 +104,22 @@ export function SiteDialog({ site, onClose, onSaved }: SiteDialogProps) {
           Save
         </Button>
         {site ? (
-          <>
-            <Button
-              dense
-              onPress={() =>
-                void ask(Site, 'PUT', `/api/sites/${site.id}/retired`, {
-                  retired: !site.retired,
-                }).then(
-                  () => {
-                    onSaved();
-                    onClose();
-                  },
-                  (error: unknown) => setProblem(wordsFor(error)),
-                )
-              }
-            >
-              {site.retired ? 'Take into use again' : 'Retire: nothing more is planned here'}
-            </Button>
-            <Dots />
-            <SiteNotes site={site.id} />
-            <Dots />
-            <RegisterList site={site.id} />
-          </>
+          <Button
+            dense
+            onPress={() =>
+              void ask(Site, 'PUT', `/api/sites/${site.id}/retired`, {
+                retired: !site.retired,
+              }).then(
+                (saved) => {
+                  onClose();
+                  onSaved(saved);
+                },
+                (error: unknown) => setProblem(wordsFor(error)),
+              )
+            }
+          >
+            {site.retired ? 'Take into use again' : 'Retire: nothing more is planned here'}
+          </Button>
         ) : null}
       </Column>
     </Dialog>

@@ -15,7 +15,7 @@ import { useMe } from '@/features/accounts/session.ts';
 export function SiteNotes({ site }: { site: string }) {
   const { person, organisation } = useMe();
   const people = usePeople();
-  const { answer, again } = useOffice(SiteNotesAnswer, `/api/sites/${site}/notes`, ['site']);
+  const { answer, again } = useOffice(SiteNotesAnswer, `/api/sites/${site}/notes`, ['site note']);
   const [text, setText] = useState('');
   const [problem, setProblem] = useState<string | null>(null);
   const keeps = may(person.roles, 'keep places');

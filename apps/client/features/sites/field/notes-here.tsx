@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { lazy, Suspense, useState } from 'react';
 import { Column, Row } from '@/design/box.tsx';
 import { Button } from '@/design/button.tsx';
 import { sayWhen } from '@/design/say-day.ts';
@@ -6,7 +6,12 @@ import { Body } from '@/design/text.tsx';
 import { useLive } from '@/device/use-live.ts';
 import { useMe } from '@/features/accounts/session.ts';
 import { usePhone } from '@/features/sync/phone.tsx';
-import { LeaveNoteDialog } from './leave-note-dialog.tsx';
+
+// What is seldom used comes from the phone's own cache.
+const LeaveNoteDialog = lazy(async () => {
+  const { LeaveNoteDialog: Loaded } = await import('./leave-note-dialog.tsx');
+  return { default: Loaded };
+});
 
 /** What others left at this place for whoever comes next, the newest first. */
 export function NotesHere({ site }: { site: string }) {
@@ -43,7 +48,11 @@ export function NotesHere({ site }: { site: string }) {
           Leave a note
         </Button>
       </Row>
-      {leaving ? <LeaveNoteDialog site={site} onClose={() => setLeaving(false)} /> : null}
+      {leaving ? (
+        <Suspense fallback={null}>
+          <LeaveNoteDialog site={site} onClose={() => setLeaving(false)} />
+        </Suspense>
+      ) : null}
     </>
   );
 }

@@ -16,6 +16,14 @@ export const sitesOnPhone = {
     site: { keep: (store, records) => store.sites.bulkPut(bodiesOf(records)) },
     'site note': { keep: (store, records) => store.siteNotes.bulkPut(bodiesOf(records)) },
   },
+  leaveOtherBranches: async (store, branch) => {
+    const needed = new Set((await store.jobs.toArray()).map(({ site }) => site));
+    const others = await store.sites
+      .filter((site) => site.branch !== undefined && site.branch !== branch && !needed.has(site.id))
+      .primaryKeys();
+    await store.sites.bulkDelete(others);
+    await store.siteNotes.where('site').anyOf(others).delete();
+  },
   operations: {
     'site note': {
       place: ({ site }) => site,

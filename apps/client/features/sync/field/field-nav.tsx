@@ -20,6 +20,7 @@ const Place = styled(View, {
 
 const PLACES = [
   { href: '/trail', word: 'Trail' },
+  { href: '/find', word: 'Find' },
   { href: '/kept', word: 'Sending' },
   { href: '/self', word: 'Me' },
 ] as const;

@@ -7,6 +7,7 @@ import { Button } from '@/design/button.tsx';
 import { Input } from '@/design/input.tsx';
 import { Pick } from '@/design/pick.tsx';
 import { Tick } from '@/design/tick.tsx';
+import { DemandsFields } from '@/features/accounts/desk/demands-fields.tsx';
 import { saveFile } from '@/device/save-file.ts';
 import { Expression } from './expression.tsx';
 import { ImportQuestions } from './import-questions.tsx';
@@ -128,6 +129,14 @@ export function SheetEditor(props: {
           />
         </>
       ) : null}
+      <DemandsFields
+        demands={body.demands ?? {}}
+        onChange={(demands) => {
+          const next = { ...body, demands };
+          if (Object.keys(demands).length === 0) Reflect.deleteProperty(next, 'demands');
+          onChange(next);
+        }}
+      />
       <Programmes body={body} onChange={onChange} />
       <Variants body={body} onChange={onChange} />
       {body.sections.map((section) => (

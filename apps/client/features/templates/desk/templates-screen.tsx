@@ -12,6 +12,7 @@ import { useCommandKey } from '@/design/use-command-key.ts';
 import { Body, Figure } from '@/design/text.tsx';
 import { useOffice } from '@/device/office.ts';
 import { hasDraft } from './kept-draft.ts';
+import { StartersDialog } from './starters-dialog.tsx';
 
 /** It offers every trade kit there is, so all of them come with it. */
 const Builder = lazy(async () => {
@@ -21,7 +22,7 @@ const Builder = lazy(async () => {
 
 /** The templates job sheets are made from, and the way to change them. */
 export function TemplatesScreen() {
-  const params = useLocalSearchParams<{ open?: string }>();
+  const params = useLocalSearchParams<{ open?: string; ready?: string }>();
   const router = useRouter();
   // Heard here, where it is loaded anyway: shared with the builder it would be loaded by phones as well.
   useCommandKey('alt+n', () =>
@@ -52,9 +53,14 @@ export function TemplatesScreen() {
       problem={problem}
       about={<Body quiet>{answer ? `${shown.length} shown` : ''}</Body>}
       actions={
-        <Button main dense onPress={() => router.setParams({ open: 'new' })}>
-          {hasDraft('new') ? 'Go on with the new template' : 'New template'}
-        </Button>
+        <Row gap="$2">
+          <Button dense onPress={() => router.setParams({ ready: 'yes' })}>
+            Ready templates
+          </Button>
+          <Button main dense onPress={() => router.setParams({ open: 'new' })}>
+            {hasDraft('new') ? 'Go on with the new template' : 'New template'}
+          </Button>
+        </Row>
       }
     >
       <Column maxWidth={360}>
@@ -92,8 +98,17 @@ export function TemplatesScreen() {
             </PressableRow>
           </Column>
         ))}
-        {answer && shown.length === 0 ? <Body quiet>No template is called that.</Body> : null}
+        {answer && shown.length === 0 ? (
+          <Body quiet>
+            {templates.length === 0
+              ? 'There is no template yet: take a ready one over, or build your own.'
+              : 'No template is called that.'}
+          </Body>
+        ) : null}
       </Column>
+      {params.ready ? (
+        <StartersDialog onClose={() => router.setParams({ ready: undefined })} onTaken={again} />
+      ) : null}
     </DeskPage>
   );
 }

@@ -1,4 +1,4 @@
-import type { Role } from '@ant-trail/contract/accounts';
+import type { Person, Role } from '@ant-trail/contract/accounts';
 import {
   Column,
   Entity,
@@ -40,10 +40,28 @@ export class PersonRow {
   @Column({ type: 'boolean', insert: false, update: false })
   joined!: boolean;
   @Column('boolean') retired!: boolean;
+  @Column('text', { array: true }) skills!: string[];
+  @Column('jsonb') hours!: Person['hours'];
+  @Column('jsonb') absences!: Person['absences'];
+  @Column('uuid', { name: 'starts_at', nullable: true }) startsAt!: string | null;
+  @Column('jsonb', { nullable: true }) vehicle!: Person['vehicle'];
+  @OneToMany(() => PersonBranchRow, (each) => each.person)
+  branches!: Relation<PersonBranchRow[]>;
   @Column({ type: 'text', name: 'pass_key', select: false, insert: false })
   passKey!: string;
   @OneToMany(() => CredentialRow, (credential) => credential.person)
   credentials!: Relation<CredentialRow[]>;
+}
+
+/** A branch somebody may be in. */
+@Entity('person_branch')
+export class PersonBranchRow {
+  @PrimaryColumn('uuid', { name: 'branch_id' }) branch!: string;
+  @PrimaryColumn('uuid', { name: 'person_id' }) personId!: string;
+  @Column('uuid', { name: 'org_id' }) org!: string;
+  @ManyToOne(() => PersonRow, (person) => person.branches)
+  @JoinColumn({ name: 'person_id' })
+  person!: Relation<PersonRow>;
 }
 
 @Entity('credential')

@@ -1,10 +1,11 @@
 import { randomUUID } from 'node:crypto';
 import type { PersonDraft } from '@ant-trail/contract/accounts';
-import type { EntityManager } from 'typeorm';
+import { In, type EntityManager } from 'typeorm';
 import { announce } from '../../database/feed.ts';
 import type { Session } from '../../http/session.ts';
 import { notFound, Refusal } from '../../refusals/refusal.ts';
-import { CredentialRow, PersonRow } from './entities.ts';
+import { BranchRow, CredentialRow, PersonBranchRow, PersonRow } from './entities.ts';
+import { WHOLE_PERSON } from './people.ts';
 
 /** Adds a person; they have no password until they take up their invitation. */
 export async function addPerson(
@@ -13,14 +14,17 @@ export async function addPerson(
   draft: PersonDraft,
 ): Promise<string> {
   mustBeTheirsToGive(session, draft.roles);
-  const { credentials, ...plain } = draft;
+  const { credentials, branches = [session.branch], ...plain } = draft;
   await mustBeFree(db, draft.email, null);
+  await mustBeThere(db, draft);
   const id = randomUUID();
+  const branch = branches.includes(session.branch) ? session.branch : branches[0];
   await db.insert(PersonRow, {
-    ...{ ...plain, id, org: session.organisation, branch: session.branch },
+    ...{ ...plain, id, org: session.organisation, branch: branch ?? session.branch },
     ...{ passwordHash: null, retired: false },
   });
   await keepCredentials(db, session.organisation, id, credentials);
+  await keepBranches(db, session.organisation, id, branches);
   await announcePerson(db, session.organisation, id);
   return id;
 }
@@ -44,8 +48,10 @@ export async function changePerson(
   // Whoever has another's address can have a new password sent to it.
   if (draft.email !== row.email) mustBeTheirsToGive(session, row.roles);
   await mustBeFree(db, draft.email, id);
-  const { credentials, ...plain } = draft;
+  await mustBeThere(db, draft);
+  const { credentials, branches, ...plain } = draft;
   await db.update(PersonRow, { id }, plain);
+  if (branches) await keepBranches(db, session.organisation, id, branches);
   await db.delete(CredentialRow, { person: { id } });
   await keepCredentials(db, session.organisation, id, credentials);
   await announcePerson(db, session.organisation, id);
@@ -77,7 +83,7 @@ export async function mayInvite(db: EntityManager, session: Session, id: string)
 }
 
 export async function findPerson(db: EntityManager, id: string): Promise<PersonRow> {
-  const row = await db.findOne(PersonRow, { where: { id }, relations: { credentials: true } });
+  const row = await db.findOne(PersonRow, { where: { id }, relations: WHOLE_PERSON });
   if (!row) throw notFound('This person');
   return row;
 }
@@ -94,6 +100,37 @@ async function mustBeFree(db: EntityManager, email: string, own: string | null):
     throw new Refusal(409, 'address-taken', `${taken.name} has this e-mail address already.`, [
       { field: 'email', message: `${taken.name} has it already.` },
     ]);
+}
+
+/** What a draft names has to be there. */
+async function mustBeThere(
+  db: EntityManager,
+  { branches, startsAt }: Pick<PersonDraft, 'branches' | 'startsAt'>,
+): Promise<void> {
+  const wanted = new Set(branches);
+  if (wanted.size > 0 && (await db.countBy(BranchRow, { id: In([...wanted]) })) < wanted.size)
+    throw notFound('One of these branches');
+  if (!startsAt) return;
+  const [site] = await db.query<unknown[]>(`SELECT 1 FROM site WHERE id = $1`, [startsAt]);
+  if (!site) throw notFound('The place the day begins at');
+}
+
+/** The branches somebody may be in; who is in another by now goes on in the first of these. */
+async function keepBranches(
+  db: EntityManager,
+  org: string,
+  person: string,
+  branches: readonly string[],
+): Promise<void> {
+  await db.delete(PersonBranchRow, { personId: person });
+  await db.insert(
+    PersonBranchRow,
+    [...new Set(branches)].map((branch) => ({ branch, personId: person, org })),
+  );
+  await db.query(
+    `UPDATE person SET branch_id = $2 WHERE id = $1 AND branch_id <> ALL ($3::uuid[])`,
+    [person, branches[0], branches],
+  );
 }
 
 async function keepCredentials(

@@ -3,7 +3,7 @@ import { In, type EntityManager } from 'typeorm';
 import type { z } from 'zod';
 import { inOrderOf, listPage, patternsOf } from '../../database/list-page.ts';
 import { PersonRow } from './entities.ts';
-import { personOf } from './people.ts';
+import { personOf, WHOLE_PERSON } from './people.ts';
 
 /** People who are looked for, a page at a time. */
 export async function listPeople(
@@ -19,10 +19,16 @@ export async function listPeople(
       'EXISTS (SELECT 1 FROM credential c WHERE c.person_id = p.id AND c.expires_on < :expiring)',
       { expiring: asked.expiring },
     );
+  if (asked.away)
+    query.andWhere(
+      `EXISTS (SELECT 1 FROM jsonb_array_elements(p.absences) a
+        WHERE a->>'from' <= :away AND :away <= a->>'to')`,
+      { away: asked.away },
+    );
   for (const [at, pattern] of patternsOf(asked.text).entries())
     query.andWhere(
       `(p.name ILIKE :word${at} OR p.email ILIKE :word${at} OR p.trade ILIKE :word${at}
-        OR p.phone ILIKE :word${at} OR EXISTS (SELECT 1 FROM credential c WHERE c.person_id = p.id
+        OR p.phone ILIKE :word${at} OR array_to_string(p.skills, ' ') ILIKE :word${at} OR EXISTS (SELECT 1 FROM credential c WHERE c.person_id = p.id
           AND (c.kind ILIKE :word${at} OR c.number ILIKE :word${at})))`,
       { [`word${at}`]: pattern },
     );
@@ -40,7 +46,7 @@ export async function listPeople(
   );
   const rows = await db.find(PersonRow, {
     where: { id: In([...page.ids]) },
-    relations: { credentials: true },
+    relations: WHOLE_PERSON,
   });
   return { ...page, rows: inOrderOf(page.ids, rows).map(personOf) };
 }

@@ -9,7 +9,7 @@ export const peopleTable = listTable({
   name: 'People',
   allowed: 'read',
   query: PeopleQuery,
-  titles: ['Name', 'E-mail', 'Phone', 'Roles', 'Trade', 'Credentials', 'Id'],
+  titles: ['Name', 'E-mail', 'Phone', 'Roles', 'Trade', 'Credentials', 'Skills', 'Id'],
   page: listPeople,
   cells: () =>
     Promise.resolve((person: Person): Cell[] => [
@@ -19,6 +19,7 @@ export const peopleTable = listTable({
           ({ kind, number, issuer, expiresOn }) => `${kind} ${number}, ${issuer}, to ${expiresOn}`,
         )
         .join('; '),
+      person.skills.join('; '),
       person.id,
     ]),
 });

@@ -3,8 +3,12 @@ import { inZone, type LocalMoment } from '@ant-trail/core/calendar';
 import type { EntityManager } from 'typeorm';
 import type { Session } from '../../http/session.ts';
 import { notSignedIn } from '../../refusals/refusal.ts';
+import { branchesOf } from './branches.ts';
 import { BranchRow, OrganisationRow, PersonRow } from './entities.ts';
 import { passKeysOf } from './pass-key.ts';
+
+/** What belongs to a person and stands in tables of its own. */
+export const WHOLE_PERSON = { credentials: true, branches: true } as const;
 
 export function personOf(row: PersonRow): Person {
   return {
@@ -16,6 +20,12 @@ export function personOf(row: PersonRow): Person {
     trade: row.trade,
     retired: row.retired,
     joined: row.joined,
+    skills: row.skills,
+    hours: row.hours,
+    absences: row.absences,
+    startsAt: row.startsAt,
+    vehicle: row.vehicle,
+    branches: [...new Set([row.branch, ...row.branches.map(({ branch }) => branch)])],
     credentials: row.credentials.map(({ id, kind, number, issuer, expiresOn }) => ({
       id,
       kind,
@@ -28,7 +38,7 @@ export function personOf(row: PersonRow): Person {
 
 /** Everybody there is or was with their credentials: reports name who did what, and as what. */
 export async function everybody(db: EntityManager): Promise<Person[]> {
-  const rows = await db.find(PersonRow, { relations: { credentials: true } });
+  const rows = await db.find(PersonRow, { relations: WHOLE_PERSON });
   return rows.map(personOf);
 }
 
@@ -45,7 +55,7 @@ export async function peopleNamed(
 export async function describeMe(db: EntityManager, session: Session): Promise<Me> {
   const row = await db.findOne(PersonRow, {
     where: { id: session.person },
-    relations: { credentials: true },
+    relations: WHOLE_PERSON,
   });
   const keys = await passKeysOf(db, [session.person]);
   const organisation = await db.findOneBy(OrganisationRow, {
@@ -61,6 +71,7 @@ export async function describeMe(db: EntityManager, session: Session): Promise<M
       timeZone: organisation.timeZone,
     },
     branch: { id: branch.id, name: branch.name },
+    branches: await branchesOf(db, session.person),
     signedInUntil: session.until.toISOString(),
     passKey: keys.get(session.person),
   };

@@ -11,6 +11,7 @@ import { TooMuchWork } from '../../turns/worker-line.ts';
 import { SheetRow } from '../planning/entities.ts';
 import { restate } from '../planning/jobs.ts';
 import { registerFound } from '../register/register.ts';
+import { keepSaid } from './said-of-things.ts';
 import { sheetAsText } from './sheet-as-text.ts';
 
 /** Takes note of an approval within the transaction that first sees it. */
@@ -102,15 +103,18 @@ export class Projector {
 
   /** Brings one sheet up to date. One that can't be folded is set aside with words. */
   private async project(organisation: string, sheet: string, mark: string): Promise<void> {
-    const { text, people } = await inOrganisation(this.data, organisation, async (db) => ({
+    const { text, people, about } = await inOrganisation(this.data, organisation, async (db) => ({
       text: await sheetAsText(db, sheet),
       people: await db.query<{ id: string; name: string }[]>(`SELECT id, name FROM person`),
+      about: (await db.findOneBy(SheetRow, { id: sheet }))?.asset ?? null,
     }));
     let projection: Projection | null = null;
     let trouble: string | null = null;
     if (text)
       try {
-        projection = await this.folding.do(organisation, 'project', { sheet: text.sheet, people });
+        projection = await this.folding.do(organisation, 'project', {
+          ...{ sheet: text.sheet, people, about },
+        });
       } catch (error) {
         this.log.error({ err: error, sheet }, 'a sheet can’t be folded');
         trouble =
@@ -136,12 +140,12 @@ export class Projector {
     projection: Projection,
     count: number,
   ): Promise<void> {
-    const { summary, readings, things, carried, approval } = projection;
+    const { summary, readings, things, carried, said, record, approval } = projection;
     // A log only grows: whoever folded more of it knows better.
     const kept = await db.query<[unknown[], number]>(
-      `UPDATE sheet SET summary = $2, carried = $3, folded = $4, trouble = NULL
+      `UPDATE sheet SET summary = $2, carried = $3, record = $5, folded = $4, trouble = NULL
        WHERE id = $1 AND folded <= $4 RETURNING id`,
-      [id, JSON.stringify(summary), JSON.stringify(carried), count],
+      [id, JSON.stringify(summary), JSON.stringify(carried), count, JSON.stringify(record)],
     );
     if (kept[1] === 0) return;
     const { job, template, asset } = await db.findOneOrFail(SheetRow, {
@@ -155,6 +159,7 @@ export class Projector {
        FROM jsonb_to_recordset($5::jsonb) AS r (key text, at timestamptz, value double precision)`,
       [organisation, id, job.site.id, template, JSON.stringify(readings), asset],
     );
+    await keepSaid(db, organisation, id, said);
     await registerFound(db, organisation, { sheet: id, site: job.site.id }, things);
     await restate(db, organisation, job.id);
     if (approval) await this.onApproval(db, organisation, id, approval, summary);

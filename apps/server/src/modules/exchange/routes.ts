@@ -1,5 +1,13 @@
 import { Id } from '@ant-trail/contract/common';
-import { TableFile, TableFormat, TableLines } from '@ant-trail/contract/exchange';
+import {
+  ImportColumns,
+  ImportKind,
+  ImportOrder,
+  ImportResult,
+  TableFile,
+  TableFormat,
+  TableLines,
+} from '@ant-trail/contract/exchange';
 import { sketchToSvg } from '@ant-trail/core/sketch';
 import type { EntityManager } from 'typeorm';
 import { z } from 'zod';
@@ -13,6 +21,7 @@ import { peopleNamed } from '../accounts/people.ts';
 import { sheetAsText } from '../capture/sheet-as-text.ts';
 import type { MediaFiles } from '../media/files.ts';
 import { findJob } from '../planning/jobs.ts';
+import { takeIn, targetFor } from './imports.ts';
 
 export const exchangeRoutes = (
   tables: TableReader,
@@ -22,13 +31,42 @@ export const exchangeRoutes = (
   longRoute({
     method: 'post',
     path: '/api/tables',
-    allowed: 'keep catalogues',
+    // Whoever takes in catalogues, people, places or things reads files first.
+    allowed: 'keep places',
     summary: 'Read a CSV or XLSX file into lines; nothing is kept',
     body: TableFile,
     answer: TableLines,
     handle: async ({ body, session }) => ({
       lines: await tables.read(session.organisation, Buffer.from(body.content, 'base64')),
     }),
+  }),
+  longRoute({
+    method: 'get',
+    path: '/api/imports/:kind/columns',
+    allowed: 'keep places',
+    summary: 'What the columns of a file can be that is taken in',
+    params: z.object({ kind: ImportKind }),
+    answer: ImportColumns,
+    handle: ({ within, params, session }) =>
+      within(async (db) => ({
+        columns: [...(await targetFor(params.kind, session).columns(db))],
+      })),
+  }),
+  longRoute({
+    method: 'post',
+    path: '/api/imports/:kind',
+    allowed: 'keep places',
+    summary:
+      'Take in people, clients, places or things from a CSV or XLSX file, or look what would come in',
+    params: z.object({ kind: ImportKind }),
+    body: ImportOrder,
+    answer: ImportResult,
+    handle: async ({ within, params, body, session }) => {
+      const target = targetFor(params.kind, session);
+      const bytes = Buffer.from(body.content, 'base64');
+      const lines = await tables.read(session.organisation, bytes);
+      return within((db) => takeIn(db, session, target, lines, body));
+    },
   }),
   longRoute({
     method: 'get',

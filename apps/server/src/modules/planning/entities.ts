@@ -1,5 +1,6 @@
 import type { Handover, VisitEvent } from '@ant-trail/contract/planning';
 import type { JobDecision, JobState, Part } from '@ant-trail/core/planning';
+import type { Recorded } from '@ant-trail/core/records';
 import type { LastAnswer, SheetSummary } from '@ant-trail/core/sheet';
 import {
   Column,
@@ -60,6 +61,9 @@ export class SheetRow {
   @Column('jsonb') summary!: SheetSummary;
   /** What the next visit is offered of it; a projection too. */
   @Column('jsonb') carried!: readonly LastAnswer[];
+  /** What it says by the keys of its questions; a projection. Read by statements of their own alone. */
+  @Column({ type: 'jsonb', select: false, insert: false, update: false })
+  record!: Recorded;
   /** How many entries the projections are made from. */
   @Column('int') folded!: number;
   /** Why they could not be made; null as long as they can. */

@@ -2,24 +2,37 @@ import { Id } from '@ant-trail/contract/common';
 import {
   DayAnswer,
   DayQuery,
+  FirstSteps,
   JobCard,
   JobDecisionDraft,
   JobDetails,
   JobDraft,
   JobsAnswer,
   JobsQuery,
+  SuitingAnswer,
+  SuitingQuery,
   VisitCard,
   VisitPlan,
 } from '@ant-trail/contract/planning';
 import { z } from 'zod';
 import { route } from '../../http/route.ts';
 import { decide, jobDetails } from './decide.ts';
+import { firstSteps } from './first-steps.ts';
 import { findJobs, visitCardsOf } from './jobs.ts';
 import { listJobs } from './list-jobs.ts';
 import { makeJob } from './make-job.ts';
 import { planVisit } from './plan-visit.ts';
+import { whoSuits } from './suiting.ts';
 
 export const planningRoutes = [
+  route({
+    method: 'get',
+    path: '/api/first-steps',
+    allowed: 'plan',
+    summary: 'What the organisation has of what it takes to come to a first report',
+    answer: FirstSteps,
+    handle: ({ db }) => firstSteps(db),
+  }),
   route({
     method: 'get',
     path: '/api/day',
@@ -31,6 +44,15 @@ export const planningRoutes = [
       const rows = await findJobs(db, { visits: { day: query.day } });
       return { day: query.day, cards: rows.flatMap((row) => visitCardsOf(row, query.day)) };
     },
+  }),
+  route({
+    method: 'get',
+    path: '/api/suiting',
+    allowed: 'plan',
+    summary: 'Who suits for work: credentials, skills, hours and absences against what is demanded',
+    query: SuitingQuery,
+    answer: SuitingAnswer,
+    handle: ({ db, query }) => whoSuits(db, query),
   }),
   route({
     method: 'get',

@@ -1,13 +1,14 @@
 import { BegunJob } from '@ant-trail/contract/planning';
 import { UNPLANNED_MINUTES } from '@ant-trail/core/planning';
 import type { EntityManager } from 'typeorm';
+import { oneAtATime } from '../../database/lock.ts';
 import type { Session } from '../../http/session.ts';
 import { ANOTHERS_NAME, oneByOne, type OperationTaker, type Word } from '../../phones/operation.ts';
 import { SiteRow } from '../sites/entities.ts';
 import { findVersions } from '../templates/versions.ts';
 import { JobRow, VisitRow } from './entities.ts';
 import { announceJob } from './jobs.ts';
-import { addSheets } from './new-sheets.ts';
+import { addSheets, mustStandAt } from './new-sheets.ts';
 
 /** Work that began on a phone without a plan is planned by that. */
 export const begunJobTaker: OperationTaker<BegunJob> = {
@@ -19,7 +20,7 @@ export const begunJobTaker: OperationTaker<BegunJob> = {
 async function takeOne(db: EntityManager, session: Session, begun: BegunJob): Promise<Word> {
   if (begun.by !== session.person) return { refused: ANOTHERS_NAME };
   // The same from two tabs at once is taken once.
-  await db.query(`SELECT pg_advisory_xact_lock(hashtextextended($1, 8))`, [begun.id]);
+  await oneAtATime(db, 'beginning a job', begun.id);
   const known = await db.findOne(JobRow, {
     where: { id: begun.id },
     relations: { visits: true, sheets: true },
@@ -33,6 +34,7 @@ async function takeOne(db: EntityManager, session: Session, begun: BegunJob): Pr
   if (!site) return { refused: 'The office does not have this place.' };
   const [version] = await findVersions(db, [begun.version]);
   if (!version) return { refused: 'The office does not have this sheet’s template.' };
+  await mustStandAt(db, site.id, begun.asset);
   const own = { org: session.organisation };
   await db.insert(JobRow, {
     ...own,
@@ -56,7 +58,10 @@ async function takeOne(db: EntityManager, session: Session, begun: BegunJob): Pr
     ...{ day: begun.day, start: begun.start, minutes: UNPLANNED_MINUTES, part: 'leads' },
   });
   await addSheets(db, session.organisation, begun.id, [
-    { id: begun.sheet, version, asset: null, person: null, expected: true, addedBy: null },
+    {
+      ...{ id: begun.sheet, version, asset: begun.asset },
+      ...{ person: null, expected: true, addedBy: null },
+    },
   ]);
   await announceJob(db, session.organisation, begun.id);
   return 'received';

@@ -1,19 +1,20 @@
 import { randomUUID } from 'node:crypto';
 import type { Asset, AssetChange, AssetDraft } from '@ant-trail/contract/register';
-import { byName, type RowThing } from '@ant-trail/core/register';
+import { byName, problemWithPlacing, type RowThing } from '@ant-trail/core/register';
 import { In, type EntityManager } from 'typeorm';
-import { announce } from '../../database/feed.ts';
-import { notFound } from '../../refusals/refusal.ts';
+import { oneAtATime } from '../../database/lock.ts';
+import type { Session } from '../../http/session.ts';
+import { notFound, Refusal } from '../../refusals/refusal.ts';
 import { SiteRow } from '../sites/entities.ts';
+import { tellOfSites } from '../sites/tell.ts';
 import { AssetRow } from './entities.ts';
+import { noteEvents, type Happened } from './events.ts';
+import { mustFitKind } from './kinds.ts';
 
-const assetOf = ({ id, site, kind, name, retired }: AssetRow): Asset => ({
-  id,
-  site,
-  kind,
-  name,
-  retired,
-});
+export const assetOf = (row: AssetRow): Asset => {
+  const { id, site, kind, name, retired, area, within, condition, facts, purposes } = row;
+  return { id, site, kind, name, retired, area, within, condition, facts, purposes };
+};
 
 export async function assetsOf(db: EntityManager, sites: readonly string[]): Promise<Asset[]> {
   if (sites.length === 0) return [];
@@ -22,34 +23,105 @@ export async function assetsOf(db: EntityManager, sites: readonly string[]): Pro
 }
 
 export async function assetsAt(db: EntityManager, site: string): Promise<Asset[]> {
-  if (!(await db.existsBy(SiteRow, { id: site }))) throw notFound('This place');
+  await mustBeSite(db, site);
   return assetsOf(db, [site]);
 }
 
-export async function addAsset(
+export async function mustBeSite(db: EntityManager, site: string): Promise<SiteRow> {
+  const row = await db.findOneBy(SiteRow, { id: site });
+  if (!row) throw notFound('This place');
+  return row;
+}
+
+export async function findAsset(db: EntityManager, id: string): Promise<AssetRow> {
+  const row = await db.findOneBy(AssetRow, { id });
+  if (!row) throw notFound('This thing');
+  return row;
+}
+
+/** Tells phones and desks that things changed. */
+export const tellOfAssets = (
   db: EntityManager,
   org: string,
+  things: readonly Pick<AssetRow, 'id' | 'site'>[],
+): Promise<void> =>
+  tellOfSites(
+    db,
+    org,
+    things.map(({ id, site }) => ({ kind: 'asset', ref: id, site })),
+  );
+
+export async function addAsset(
+  db: EntityManager,
+  { organisation: org, person }: Session,
   site: string,
   draft: AssetDraft,
 ): Promise<Asset> {
-  if (!(await db.existsBy(SiteRow, { id: site }))) throw notFound('This place');
-  const row = { id: randomUUID(), org, site, ...draft, retired: false, foundIn: null };
+  await mustBeSite(db, site);
+  await mustFitKind(db, draft.kind, draft.facts);
+  // What it is to stand in could be moved away meanwhile.
+  if (draft.within !== null) await oneAtATime(db, 'register', org);
+  const id = randomUUID();
+  await mustStandWithin(db, { id, area: draft.area }, site, draft.within);
+  const row: AssetRow = {
+    ...{ id, org, site, ...draft },
+    ...{ retired: false, condition: 'unknown', foundIn: null },
+  };
   await db.insert(AssetRow, row);
-  await announce(db, org, [{ kind: 'site', ref: site, reach: site }]);
+  await noteEvents(db, org, [{ asset: id, kind: 'entered', by: person, became: draft.name }]);
+  await tellOfAssets(db, org, [row]);
   return assetOf(row);
 }
 
+const PLACING_WORDS = {
+  'not there': 'What it should stand in is not at this place.',
+  'in itself': 'A thing can’t stand in itself, or in what it holds.',
+  'area in a thing': 'An area can’t stand in a thing.',
+} as const;
+
+/** Throws a Refusal where a thing can't stand there. */
+export async function mustStandWithin(
+  db: EntityManager,
+  thing: Pick<Asset, 'id' | 'area'>,
+  site: string,
+  within: string | null,
+): Promise<void> {
+  if (within === null) return;
+  const problem = problemWithPlacing(thing, within, await db.findBy(AssetRow, { site }));
+  if (problem) throw new Refusal(422, 'no-such-standing', PLACING_WORDS[problem]);
+}
+
+/** Takes over what changed of a thing, and notes what that was. */
 export async function changeAsset(
   db: EntityManager,
-  org: string,
+  { organisation: org, person }: Session,
   id: string,
-  change: AssetChange,
+  { note = '', ...change }: AssetChange,
 ): Promise<Asset> {
-  const row = await db.findOneBy(AssetRow, { id });
-  if (!row) throw notFound('This asset');
-  await db.update(AssetRow, { id }, change);
-  await announce(db, org, [{ kind: 'site', ref: row.site, reach: row.site }]);
-  return assetOf({ ...row, ...change });
+  const row = await findAsset(db, id);
+  if (change.facts || change.kind)
+    await mustFitKind(db, change.kind ?? row.kind, change.facts ?? {}, row.facts);
+  const after = { ...row, ...change };
+  if (Object.keys(change).length > 0) await db.update(AssetRow, { id }, change);
+  await noteEvents(db, org, [...whatHappened(row, after, person, note)]);
+  await tellOfAssets(db, org, [row]);
+  return assetOf(after);
+}
+
+function* whatHappened(
+  before: AssetRow,
+  after: AssetRow,
+  by: string,
+  note: string,
+): Generator<Happened> {
+  const own = { asset: before.id, by, note };
+  if (before.name !== after.name)
+    yield { ...own, kind: 'renamed', was: before.name, became: after.name };
+  if (before.condition !== after.condition)
+    yield { ...own, kind: 'condition', was: before.condition, became: after.condition };
+  if (JSON.stringify(before.facts) !== JSON.stringify(after.facts)) yield { ...own, kind: 'facts' };
+  if (before.retired !== after.retired)
+    yield { ...own, kind: after.retired ? 'retired' : 'brought back' };
 }
 
 /** Puts into the register what has a row in a sheet and was not known: it was found on site. */
@@ -60,12 +132,22 @@ export async function registerFound(
   things: readonly RowThing[],
 ): Promise<void> {
   if (things.length === 0) return;
-  const fresh = await db.query<unknown[]>(
+  const fresh = await db.query<{ id: string; name: string }[]>(
     `INSERT INTO asset (org_id, id, site_id, kind, name, found_in)
      SELECT $1, id, $2, kind, name, $3
      FROM jsonb_to_recordset($4::jsonb) AS thing (id uuid, kind text, name text)
-     ON CONFLICT DO NOTHING RETURNING id`,
+     ON CONFLICT DO NOTHING RETURNING id, name`,
     [org, at.site, at.sheet, JSON.stringify(things)],
   );
-  if (fresh.length > 0) await announce(db, org, [{ kind: 'site', ref: at.site, reach: at.site }]);
+  if (fresh.length === 0) return;
+  await noteEvents(
+    db,
+    org,
+    fresh.map(({ id, name }) => ({ asset: id, kind: 'found', by: null, became: name })),
+  );
+  await tellOfAssets(
+    db,
+    org,
+    fresh.map(({ id }) => ({ id, site: at.site })),
+  );
 }

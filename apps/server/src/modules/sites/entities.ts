@@ -1,3 +1,4 @@
+import type { Demands } from '@ant-trail/contract/accounts';
 import type { Contact } from '@ant-trail/contract/sites';
 import { Column, Entity, PrimaryColumn } from 'typeorm';
 
@@ -15,6 +16,9 @@ export class SiteRow {
   @Column('text') access!: string;
   @Column('jsonb') hazards!: string[];
   @Column('jsonb') contacts!: Contact[];
+  @Column('jsonb', { name: 'hazard_ends' }) hazardEnds!: { hazard: string; until: string }[];
+  @Column('double precision', { nullable: true }) radius!: number | null;
+  @Column('text') owner!: string;
   @Column('boolean') retired!: boolean;
 }
 
@@ -27,4 +31,16 @@ export class SiteNoteRow {
   @Column('uuid') by!: string;
   @Column('timestamptz') at!: Date;
   @Column('uuid', { name: 'withdrawn_by', nullable: true }) withdrawnBy!: string | null;
+}
+
+@Entity('client')
+export class ClientRow {
+  @PrimaryColumn('uuid') id!: string;
+  @PrimaryColumn('uuid', { name: 'org_id' }) org!: string;
+  @Column('text') name!: string;
+  @Column('text') number!: string;
+  @Column('text') address!: string;
+  @Column('jsonb') contacts!: Contact[];
+  @Column('text') note!: string;
+  @Column('jsonb') demands!: Demands;
 }

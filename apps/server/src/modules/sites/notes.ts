@@ -1,11 +1,11 @@
 import { randomBytes } from 'node:crypto';
 import type { LeftNote, SiteNote } from '@ant-trail/contract/sites';
 import { timeOrderedId } from '@ant-trail/core/log';
-import { In, type EntityManager } from 'typeorm';
-import { announce } from '../../database/feed.ts';
+import { In, type EntityManager, type FindOptionsWhere } from 'typeorm';
 import type { Session } from '../../http/session.ts';
 import { notFound } from '../../refusals/refusal.ts';
 import { SiteNoteRow, SiteRow } from './entities.ts';
+import { tellOfSites } from './tell.ts';
 
 const noteOf = ({ id, site, text, by, at, withdrawnBy }: SiteNoteRow): SiteNote => ({
   ...{ id, site, text, by },
@@ -14,9 +14,19 @@ const noteOf = ({ id, site, text, by, at, withdrawnBy }: SiteNoteRow): SiteNote 
 });
 
 /** Notes at places, the newest first; those that were withdrawn as well, so that phones hear of it. */
-export async function notesAt(db: EntityManager, sites: readonly string[]): Promise<SiteNote[]> {
+export const notesAt = (db: EntityManager, sites: readonly string[]): Promise<SiteNote[]> =>
+  notesWhere(db, { site: In([...sites]) });
+
+/** Notes by their ids. */
+export const notesNamed = (db: EntityManager, ids: readonly string[]): Promise<SiteNote[]> =>
+  notesWhere(db, { id: In([...ids]) });
+
+async function notesWhere(
+  db: EntityManager,
+  where: FindOptionsWhere<SiteNoteRow>,
+): Promise<SiteNote[]> {
   const rows = await db.find(SiteNoteRow, {
-    where: { site: In([...sites]) },
+    where,
     order: { id: 'DESC' },
   });
   return rows.map(noteOf);
@@ -51,7 +61,7 @@ export async function keepNote(
     .returning('id')
     .execute();
   if ((added.raw as unknown[]).length === 0) return false;
-  await announce(db, organisation, [{ kind: 'site', ref: site, reach: site }]);
+  await tellOfSites(db, organisation, [{ kind: 'site note', ref: id, site }]);
   return true;
 }
 
@@ -66,7 +76,7 @@ export async function withdrawNote(
   if (row.withdrawnBy === null) {
     row.withdrawnBy = person;
     await db.update(SiteNoteRow, { id }, { withdrawnBy: person });
-    await announce(db, organisation, [{ kind: 'site', ref: row.site, reach: row.site }]);
+    await tellOfSites(db, organisation, [{ kind: 'site note', ref: id, site: row.site }]);
   }
   return noteOf(row);
 }

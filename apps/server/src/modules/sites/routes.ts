@@ -12,14 +12,16 @@ import {
 } from '@ant-trail/contract/sites';
 import type { EntityManager } from 'typeorm';
 import { z } from 'zod';
-import { announce } from '../../database/feed.ts';
 import { route } from '../../http/route.ts';
 import type { Session } from '../../http/session.ts';
 import { notFound } from '../../refusals/refusal.ts';
+import { mustBeBranch, tellOfMove } from './branch-of-site.ts';
+import { noteClients } from './clients.ts';
 import { SiteRow } from './entities.ts';
 import { listSites } from './list-sites.ts';
 import { notesAt, withdrawNote, writeNote } from './notes.ts';
 import { siteOf } from './site.ts';
+import { tellOfSites } from './tell.ts';
 
 async function findSite(db: EntityManager, id: string): Promise<SiteRow> {
   const row = await db.findOneBy(SiteRow, { id });
@@ -29,7 +31,8 @@ async function findSite(db: EntityManager, id: string): Promise<SiteRow> {
 
 async function saved(db: EntityManager, { organisation }: Session, row: SiteRow): Promise<Site> {
   await db.save(SiteRow, row);
-  await announce(db, organisation, [{ kind: 'site', ref: row.id, reach: row.id }]);
+  await noteClients(db, organisation, [row.client]);
+  await tellOfSites(db, organisation, [{ kind: 'site', ref: row.id, site: row.id }]);
   return siteOf(row);
 }
 
@@ -59,15 +62,17 @@ export const siteRoutes = [
     summary: 'Add a site',
     body: SiteDraft,
     answer: Site,
-    handle: ({ db, body, session }) =>
-      saved(
+    handle: async ({ db, body, session }) => {
+      await mustBeBranch(db, body.branch);
+      return saved(
         db,
         session,
         db.create(SiteRow, {
-          ...{ ...body, id: randomUUID(), retired: false },
-          ...{ org: session.organisation, branch: session.branch },
+          ...{ hazardEnds: [], radius: null, owner: '', branch: session.branch, ...body },
+          ...{ id: randomUUID(), retired: false, org: session.organisation },
         }),
-      ),
+      );
+    },
   }),
   route({
     method: 'put',
@@ -77,9 +82,15 @@ export const siteRoutes = [
     params: z.object({ id: Id }),
     body: SiteDraft,
     answer: Site,
-    handle: async ({ db, params, body, session }) =>
+    handle: async ({ db, params, body, session }) => {
+      await mustBeBranch(db, body.branch);
+      const site = await findSite(db, params.id);
+      const before = site.branch;
       // Taken over whole: merged, a list would keep what was taken off it.
-      saved(db, session, Object.assign(await findSite(db, params.id), body)),
+      const now = await saved(db, session, Object.assign(site, body));
+      if (before !== site.branch) await tellOfMove(db, session.organisation, site.id, before);
+      return now;
+    },
   }),
   route({
     method: 'put',

@@ -2,10 +2,12 @@ import { taker, type OperationTaker } from '../../phones/operation.ts';
 import { actionTaker } from '../actions/take-actions.ts';
 import { entryTaker } from '../capture/take-entries.ts';
 import { addedSheetTaker } from '../planning/take-added-sheets.ts';
+import { openingTaker } from '../arrival/take-openings.ts';
 import { begunJobTaker } from '../planning/take-begun-jobs.ts';
 import { handoverTaker } from '../planning/take-handovers.ts';
 import { visitEventTaker } from '../planning/take-visit-events.ts';
 import { siteNoteTaker } from '../sites/take-notes.ts';
+import { boundTagTaker } from '../tags/take-bound-tags.ts';
 
 /**
  * Every kind of operation the office takes, in the order it takes them: a job before its sheets, steps
@@ -19,4 +21,6 @@ export const TAKERS: readonly OperationTaker[] = [
   taker(handoverTaker),
   taker(actionTaker),
   taker(siteNoteTaker),
+  taker(boundTagTaker),
+  taker(openingTaker),
 ];

@@ -1,4 +1,4 @@
-import type { PullAnswer, RecordChange } from '@ant-trail/contract/sync';
+import type { PullAnswer, RecordChange, RecordKind } from '@ant-trail/contract/sync';
 import { addDays } from '@ant-trail/core/calendar';
 import type { EntityManager } from 'typeorm';
 import { feedEnd, type FeedEnd, type FeedKind } from '../../database/feed.ts';
@@ -12,6 +12,7 @@ import { findScope, type ScopedJob } from './scope.ts';
 const DAYS_AHEAD = 7;
 const JOBS_A_PAGE = 15;
 const FEED_ROWS_A_PAGE = 500;
+const REST_A_PAGE = 2_000;
 
 export interface PullRequest {
   readonly cursor: Cursor;
@@ -22,10 +23,22 @@ export interface PullRequest {
 export async function answerPull(
   db: EntityManager,
   session: Session,
-  { cursor, through }: PullRequest,
+  request: PullRequest,
   rowsAPage = FEED_ROWS_A_PAGE,
+  restAPage = REST_A_PAGE,
 ): Promise<PullAnswer> {
-  const { person } = session;
+  const answer = await readFurther(db, session, request, rowsAPage, restAPage);
+  return { ...answer, branch: session.branch };
+}
+
+async function readFurther(
+  db: EntityManager,
+  session: Session,
+  { cursor, through }: PullRequest,
+  rowsAPage: number,
+  restAPage: number,
+): Promise<PullAnswer> {
+  const { person, branch } = session;
   if (cursor.kind === 'at') {
     const read = await readOn(db, {
       person,
@@ -37,10 +50,14 @@ export async function answerPull(
       return changesSince(db, { ...read, since: cursor.upto, through });
   }
   const end = await feedEnd(db);
-  const window = { person, today: end.today, last: addDays(end.today, DAYS_AHEAD) };
+  const window = { person, branch, today: end.today, last: addDays(end.today, DAYS_AHEAD) };
+  if (cursor.kind === 'rest' && isOfThisFeed(cursor, end)) {
+    const rest = await restOf(db, branch, cursor, restAPage);
+    return { ...rest.answer, changes: rest.changes, through: window.last, visits: null };
+  }
   return cursor.kind === 'fill' && isOfThisFeed(cursor, end)
-    ? fillPage(db, window, cursor)
-    : fillPage(db, window, { epoch: end.epoch, upto: end.upto, after: null });
+    ? fillPage(db, window, cursor, restAPage)
+    : fillPage(db, window, { epoch: end.epoch, upto: end.upto, after: null }, restAPage);
 }
 
 /** Whether going on from a cursor misses nothing: it is of this feed, and not from before its floor. */
@@ -56,23 +73,73 @@ interface FillFrom {
 /** A phone is filled job by job; whatever changes meanwhile follows by the feed. */
 async function fillPage(
   db: EntityManager,
-  window: Reader,
+  window: Reader & { readonly branch: string },
   { epoch, upto, after: before }: FillFrom,
+  restAPage: number,
 ): Promise<PullAnswer> {
   const scope = await findScope(db, window);
   const wanted = scope.map(({ id }) => id).filter((id) => id > (before ?? ''));
   const page = wanted.slice(0, JOBS_A_PAGE);
   const after = wanted.length > page.length ? page.at(-1) : undefined;
+  const changes = [
+    ...(before === null ? await collect((source) => source.forAll(db)) : []),
+    ...(await bundleJobs(db, page)),
+  ];
+  if (after)
+    return {
+      ...{ changes, through: window.last, visits: null, more: true },
+      cursor: writeCursor({ kind: 'fill', epoch, upto, after }),
+    };
+  // The work is there; what else stands in the branch follows behind it.
+  const rest = await restOf(db, window.branch, { epoch, upto, of: null, after: null }, restAPage);
   return {
-    changes: [
-      ...(before === null ? await collect((source) => source.forAll(db)) : []),
-      ...(await bundleJobs(db, page)),
-    ],
+    ...rest.answer,
+    changes: eachOnce([...changes, ...rest.changes]),
     through: window.last,
-    visits: after ? null : scope.flatMap(({ visits }) => visits),
-    more: after !== undefined,
-    cursor: writeCursor(after ? { kind: 'fill', epoch, upto, after } : { kind: 'at', epoch, upto }),
+    visits: scope.flatMap(({ visits }) => visits),
   };
+}
+
+interface RestFrom {
+  readonly epoch: string;
+  readonly upto: number;
+  /** The kind that is being read, and the last of it; null before the first. */
+  readonly of: RecordKind | null;
+  readonly after: string | null;
+}
+
+/** A page of what everybody of a branch has, kind after kind. */
+async function restOf(
+  db: EntityManager,
+  branch: string,
+  { epoch, upto, of, after: last }: RestFrom,
+  most: number,
+): Promise<{
+  changes: RecordChange[];
+  answer: { more: boolean; cursor: string };
+}> {
+  const paged = RECORD_SOURCES.filter(({ isPaged }) => isPaged);
+  const from = Math.max(
+    0,
+    paged.findIndex(({ kind }) => kind === of),
+  );
+  const changes: RecordChange[] = [];
+  for (const source of paged.slice(from)) {
+    const after = source.kind === of ? last : null;
+    const wanted = most - changes.length;
+    const page = await source.ofBranch(db, { branch, after, most: wanted });
+    changes.push(...page);
+    const end = page.at(-1);
+    if (end && page.length >= wanted)
+      return {
+        changes,
+        answer: {
+          more: true,
+          cursor: writeCursor({ kind: 'rest', epoch, upto, of: source.kind, after: end.id }),
+        },
+      };
+  }
+  return { changes, answer: { more: false, cursor: writeCursor({ kind: 'at', epoch, upto }) } };
 }
 
 interface Since {

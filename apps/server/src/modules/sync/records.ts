@@ -1,18 +1,24 @@
 import type { PhoneRecords } from '../../phones/record.ts';
 import { personRecords } from '../accounts/phone-records.ts';
+import { arrivalRecords } from '../arrival/phone-records.ts';
 import { earlierRecords, entryRecords, seriesRecords } from '../capture/phone-records.ts';
 import { catalogueRecords } from '../catalogues/phone-records.ts';
+import { mapRecords } from '../maps/phone-records.ts';
 import { jobRecords, visitRecords } from '../planning/phone-records.ts';
-import { assetRecords } from '../register/phone-records.ts';
+import { assetKindRecords, assetRecords } from '../register/phone-records.ts';
 import { siteNoteRecords, siteRecords } from '../sites/phone-records.ts';
+import { tagRecords } from '../tags/phone-records.ts';
 import { templateRecords } from '../templates/phone-records.ts';
 
 /** Every kind of record a phone keeps, in the order they are sent. */
 export const RECORD_SOURCES: readonly PhoneRecords[] = [
   personRecords,
   catalogueRecords,
+  mapRecords,
   siteRecords,
   assetRecords,
+  assetKindRecords,
+  tagRecords,
   templateRecords,
   jobRecords,
   visitRecords,
@@ -20,4 +26,5 @@ export const RECORD_SOURCES: readonly PhoneRecords[] = [
   seriesRecords,
   earlierRecords,
   siteNoteRecords,
+  arrivalRecords,
 ];

@@ -1,10 +1,17 @@
-import { Publication, PublishedTemplate, TemplatesAnswer } from '@ant-trail/contract/templates';
+import {
+  Publication,
+  PublishedTemplate,
+  StartersAnswer,
+  TemplatesAnswer,
+} from '@ant-trail/contract/templates';
+import { z } from 'zod';
 import { longRoute, route, type Route } from '../../http/route.ts';
 import type { Folding } from '../../log/folding.ts';
 import { checkTemplate, publish } from './publish.ts';
+import { startersOf, takeOver, type Ready } from './starters.ts';
 import { newestVersions } from './versions.ts';
 
-export const templateRoutes = (folding: Folding): Route[] => [
+export const templateRoutes = (folding: Folding, ready: Ready): Route[] => [
   route({
     method: 'get',
     path: '/api/templates',
@@ -24,5 +31,22 @@ export const templateRoutes = (folding: Folding): Route[] => [
       const problems = await checkTemplate(folding, session.organisation, body.body);
       return within((db) => publish(db, session.organisation, body, problems));
     },
+  }),
+  route({
+    method: 'get',
+    path: '/api/starters',
+    allowed: 'build templates',
+    summary: 'Templates that stand ready, by trade',
+    answer: StartersAnswer,
+    handle: async ({ db }) => ({ starters: await startersOf(db, ready) }),
+  }),
+  route({
+    method: 'post',
+    path: '/api/starters/:key',
+    allowed: 'build templates',
+    summary: 'Take a ready template over as an own one',
+    params: z.object({ key: z.string().max(80) }),
+    answer: PublishedTemplate,
+    handle: ({ db, params, session }) => takeOver(db, session.organisation, ready, params.key),
   }),
 ];

@@ -75,5 +75,6 @@ export {
   type SampleAnswer,
   type SayDay,
   textOf,
+  type SoughtBy,
 } from './rules.ts';
 export { isAddress, isCode, isDay, isLookup, isTimeOfDay } from './words.ts';

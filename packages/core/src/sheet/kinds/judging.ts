@@ -24,6 +24,7 @@ const offered = (words: ReadonlyMap<string, string>): readonly OfferedAnswer[] =
   [...words].map(([value, label]) => ({ value, label }));
 
 export const yesNo: KindRules<YesNoQuestion> = {
+  sought: 'one of',
   celType: 'string',
   keeps: 'value',
   mayCloseOut: true,
@@ -50,6 +51,7 @@ export const yesNo: KindRules<YesNoQuestion> = {
 };
 
 export const performed: KindRules<PerformedQuestion> = {
+  sought: 'one of',
   celType: 'string',
   keeps: 'value',
   mayCloseOut: true,
@@ -117,6 +119,7 @@ const onlyFacts = ({ options }: { readonly options: readonly Option[] }): boolea
 
 /** What both kinds of choice have in common. */
 const choosing = {
+  sought: 'one of',
   judged: true,
   takesPhotos: true,
   begins: {

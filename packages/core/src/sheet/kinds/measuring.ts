@@ -78,6 +78,7 @@ const unitWords = ({ unit }: { readonly unit: string }): string[] =>
   [writeUnit(unit)].filter((word) => word !== '');
 
 const quantity = {
+  sought: 'number',
   celType: 'double',
   keeps: 'value',
   mayCloseOut: true,
@@ -109,6 +110,7 @@ export const instrument: KindRules<InstrumentQuestion> = {
 };
 
 export const calculated: KindRules<CalculatedQuestion> = {
+  sought: 'number',
   celType: 'dyn',
   keeps: 'nothing',
   mayCloseOut: false,
@@ -125,6 +127,7 @@ export const calculated: KindRules<CalculatedQuestion> = {
 };
 
 export const percentage: KindRules<PercentageQuestion> = {
+  sought: 'number',
   judged: true,
   readTyped: (_, text) => readNumber(text, { units: ['%'] }),
   largest: () => 1,

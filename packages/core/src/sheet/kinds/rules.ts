@@ -6,6 +6,9 @@ import type { Question } from '../template.ts';
 /** How a face writes days; times of day stay as they are. */
 export type SayDay = (day: string) => string;
 
+/** How an answer is compared when sheets are looked for by it. */
+export type SoughtBy = 'number' | 'one of' | 'day' | 'words';
+
 /** What the sheet has to know of a kind of question; everything else treats kinds alike. */
 export interface KindRules<Q extends Question = Question> {
   /** What it is in an expression; null: nothing can be computed with it. */
@@ -41,6 +44,8 @@ export interface KindRules<Q extends Question = Question> {
   readonly readTyped?: (question: Q, text: string) => ReadAnswer;
   /** Units (UCUM) its values may be given in; values of other kinds have none. */
   readonly units?: (question: Q) => readonly string[];
+  /** By what sheets are found among many: left out where nobody would look for them by it. */
+  readonly sought?: SoughtBy;
   /** Can it be other than it should be, so that a template says what follows then? */
   readonly judged?: true;
   /** Does a reviewer always look at it, however usual it is? */

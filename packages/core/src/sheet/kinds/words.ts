@@ -14,6 +14,7 @@ import { LONGEST_WORDS } from '../../logic/index.ts';
 import { asTyped, problemWithText, textOf, type KindRules, type SayDay } from './rules.ts';
 
 const written = {
+  sought: 'words',
   celType: 'string',
   keeps: 'value',
   mayCloseOut: true,
@@ -63,6 +64,7 @@ const asItIs: SayDay = (day) => day;
 
 export const date: KindRules<DateQuestion> = {
   ...written,
+  sought: 'day',
   carries: false,
   problem: (_, value) =>
     typeof value === 'string' && isDay(value) ? null : 'Give a day of the calendar.',
@@ -121,6 +123,7 @@ export const isLookup = (value: unknown): value is LookupValue =>
   typeof value === 'object' && value !== null && 'catalogue' in value;
 
 export const lookup: KindRules<LookupQuestion> = {
+  sought: 'words',
   takesPhotos: true,
   begins: { catalogue: 'products', somethingElse: true },
   celType: 'map<string, dyn>',

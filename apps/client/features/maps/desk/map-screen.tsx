@@ -1,0 +1,171 @@
+import { MapAnswer, MapPointsAnswer } from '@ant-trail/contract/maps';
+import { DayAnswer } from '@ant-trail/contract/planning';
+import { may } from '@ant-trail/core/accounts';
+import { View } from '@tamagui/core';
+import { useLocalSearchParams, useRouter } from 'expo-router';
+import { useMemo, useState } from 'react';
+import { Column, Row, Scroll } from '@/design/box.tsx';
+import { Button, OutsideLink } from '@/design/button.tsx';
+import { Segments } from '@/design/choose.tsx';
+import { Input } from '@/design/input.tsx';
+import { usePageTitle } from '@/design/page-title.ts';
+import { PressableRow } from '@/design/pressable-row.tsx';
+import { useTwoSides } from '@/design/sides.ts';
+import { Body, Title } from '@/design/text.tsx';
+import { useOffice } from '@/device/office.ts';
+import { useNow } from '@/device/use-now.ts';
+import { usePeople } from '@/features/accounts/desk/use-people.ts';
+import { useMe } from '@/features/accounts/session.ts';
+import { LazyMap } from '../lazy-map.tsx';
+import { LayersDialog } from './layers-dialog.tsx';
+import { fitting, linesOf, linesOfDay } from './map-lines.ts';
+
+const WHAT = [
+  { value: 'places', label: 'Places' },
+  { value: 'today', label: 'Today’s stops' },
+] as const;
+
+/** So many stand in the list beside the map; whoever seeks among more writes a name. */
+const LISTED = 120;
+
+/** Where everything lies: all places, or today's stops. */
+export function MapScreen() {
+  usePageTitle('Map');
+  const { person, organisation } = useMe();
+  const { day } = useNow(organisation.timeZone);
+  const params = useLocalSearchParams<{ what?: string; place?: string }>();
+  const router = useRouter();
+  const twoSides = useTwoSides();
+  const people = usePeople();
+  const what = params.what === 'today' ? 'today' : 'places';
+  const [words, setWords] = useState('');
+  const [layersOpen, setLayersOpen] = useState(false);
+  const map = useOffice(MapAnswer, '/api/map', ['map']);
+  const places = useOffice(MapPointsAnswer, '/api/map/places', ['site']).answer?.points;
+  const cards = useOffice(DayAnswer, what === 'today' ? `/api/day?day=${day}` : null, ['visit'])
+    .answer?.cards;
+  const names = useMemo(
+    () => new Map(people.list.map(({ id, name }) => [id, name])),
+    [people.list],
+  );
+  const lines = useMemo(
+    () =>
+      fitting(
+        what === 'today' ? linesOfDay(cards ?? [], places ?? [], names) : linesOf(places ?? []),
+        words,
+      ),
+    [what, cards, places, names, words],
+  );
+  const spots = useMemo(() => lines.map(({ spot }) => spot), [lines]);
+  const chosen = lines.find(({ spot }) => spot.id === params.place);
+  const choose = (id: string | undefined): void => router.setParams({ place: id });
+  return (
+    <Row
+      render="main"
+      id="main"
+      flex={1}
+      minHeight={0}
+      alignItems="stretch"
+      flexDirection={twoSides ? 'row' : 'column'}
+    >
+      <Column
+        {...(twoSides ? { width: 320, flexShrink: 0, borderRightWidth: 1 } : { maxHeight: '45%' })}
+        borderColor="$rule"
+        minHeight={0}
+      >
+        <Column padding="$4" gap="$3">
+          <Row justifyContent="space-between">
+            <Title>Map</Title>
+            {may(person.roles, 'keep places') ? (
+              <Button dense onPress={() => setLayersOpen(true)}>
+                Layers
+              </Button>
+            ) : null}
+          </Row>
+          <Segments
+            label="What is shown"
+            options={WHAT}
+            chosen={[what]}
+            onPress={(next) => router.setParams({ what: next, place: undefined })}
+          />
+          <Input
+            label={what === 'today' ? 'Place or person' : 'Place or client'}
+            value={words}
+            onChange={setWords}
+          />
+        </Column>
+        {chosen ? (
+          <Column paddingHorizontal="$4" paddingBottom="$3" gap="$2">
+            <Body strong>{chosen.spot.name}</Body>
+            <Body small quiet>
+              {chosen.about}
+            </Body>
+            <Row gap="$2" flexWrap="wrap">
+              <Button dense onPress={() => router.navigate(`/places/${chosen.site}`)}>
+                Look at the place
+              </Button>
+              <OutsideLink href={`geo:${chosen.spot.lat},${chosen.spot.lon}`}>
+                In another map
+              </OutsideLink>
+              <Button dense plain onPress={() => choose(undefined)}>
+                Back to the list
+              </Button>
+            </Row>
+          </Column>
+        ) : (
+          <Scroll render="section" aria-label="What is on the map">
+            {lines.slice(0, LISTED).map(({ spot, about }) => (
+              <PressableRow
+                key={spot.id}
+                paddingHorizontal="$4"
+                paddingVertical="$2"
+                justifyContent="center"
+                gap={0}
+                onPress={() => choose(spot.id)}
+              >
+                <Body small strong>
+                  {spot.mark ? `${spot.mark} · ${spot.name}` : spot.name}
+                </Body>
+                <Body small quiet>
+                  {about}
+                </Body>
+              </PressableRow>
+            ))}
+            <Column padding="$4">
+              <Body small quiet>
+                {sayCount(lines.length, what === 'today')}
+              </Body>
+            </Column>
+          </Scroll>
+        )}
+      </Column>
+      <View flex={1} minHeight={0} minWidth={0}>
+        <LazyMap
+          label="The map"
+          layers={map.answer?.layers ?? NO_LAYERS}
+          spots={spots}
+          chosen={chosen?.spot.id ?? null}
+          onChoose={choose}
+        />
+      </View>
+      {layersOpen ? (
+        <LayersDialog
+          layers={map.answer?.layers ?? NO_LAYERS}
+          onChanged={map.again}
+          onClose={() => setLayersOpen(false)}
+        />
+      ) : null}
+    </Row>
+  );
+}
+
+const NO_LAYERS = [] as const;
+
+function sayCount(count: number, stops: boolean): string {
+  const rest = count - LISTED;
+  if (rest > 0) return `${rest} more are on the map. Write a part of the name.`;
+  if (count === 0) return stops ? 'No stop today fits.' : 'No place fits.';
+  return count === 1
+    ? `One ${stops ? 'stop' : 'place'}.`
+    : `${count} ${stops ? 'stops' : 'places'}.`;
+}

@@ -1,0 +1,210 @@
+import { randomUUID } from 'node:crypto';
+import { Name } from '@ant-trail/contract/common';
+import { AssetDraft, Condition } from '@ant-trail/contract/register';
+import type { Fact, Facts, Field } from '@ant-trail/core/fields';
+import { problemsWithFacts } from '@ant-trail/core/fields';
+import { sameKind } from '@ant-trail/core/register';
+import { rulesOf } from '@ant-trail/core/sheet';
+import type { EntityManager } from 'typeorm';
+import { insertAll } from '../../database/insert-all.ts';
+import { oneAtATime } from '../../database/lock.ts';
+import type { Session } from '../../http/session.ts';
+import {
+  column,
+  onceOnly,
+  plain,
+  readDraft,
+  sayThere,
+  type ImportLine,
+  type ImportTarget,
+  type LineReader,
+} from '../../tables/import-target.ts';
+import { SiteRow } from '../sites/entities.ts';
+import { AssetRow } from './entities.ts';
+import { assetKinds } from './kinds.ts';
+import { noteEvents } from './events.ts';
+import { tellOfAssets } from './register.ts';
+
+/** A row to be put into the register: an area that a line names, or a thing. */
+interface NewAsset {
+  readonly id: string;
+  readonly site_id: string;
+  readonly kind: string;
+  readonly name: string;
+  readonly area: boolean;
+  readonly within: string | null;
+  readonly condition: string;
+  readonly facts: Facts;
+  readonly purposes: readonly string[];
+}
+
+const FIELD = 'field ';
+
+/** Things by the file: each at a place that is there, in areas that are made where they are not. */
+export const assetImport: ImportTarget<readonly NewAsset[]> = {
+  kind: 'things',
+  allowed: 'keep places',
+  columns: async (db) => [
+    column('name', 'Thing', ['name', 'asset', 'asset name', 'label', 'designation'], {
+      required: true,
+    }),
+    column('kind', 'Kind', ['type', 'asset type', 'category', 'class'], { required: true }),
+    column('place', 'Place', ['site', 'site name', 'location'], {
+      ...{ required: true, help: 'The name of a place, or the client’s number for it' },
+    }),
+    column('within', 'Area', ['room', 'floor', 'in', 'stands in'], {
+      help: 'One in another as “House / Kitchen”; what is not there is made',
+    }),
+    column('condition', 'Condition', ['state'], {
+      help: `One of ${Condition.options.join(', ')}`,
+    }),
+    ...(await fieldColumns(db)),
+  ],
+  begin,
+  keep: async (db, { organisation: org, person }, lines) => {
+    const rows = lines.flat();
+    await insertAll(
+      db,
+      'asset',
+      rows.map((row) => ({ org_id: org, ...row, retired: false })),
+    );
+    await noteEvents(
+      db,
+      org,
+      rows.map(({ id, name }) => ({ asset: id, kind: 'entered', by: person, became: name })),
+    );
+    await tellOfAssets(
+      db,
+      org,
+      rows.map(({ id, site_id: site }) => ({ id, site })),
+    );
+  },
+};
+
+/** Fields of the kinds, those with the same name as one column. */
+async function fieldColumns(db: EntityManager) {
+  const kinds = await assetKinds(db);
+  const kindsOf = new Map<string, { label: string; names: string[] }>();
+  for (const { name, fields } of kinds)
+    for (const { label } of fields) {
+      const known = kindsOf.get(plain(label)) ?? { label, names: [] };
+      known.names.push(name);
+      kindsOf.set(plain(label), known);
+    }
+  return [...kindsOf].map(([key, { label, names }]) =>
+    column(`${FIELD}${key}`, label, [], { help: `Known of each ${names.join(', ')}` }),
+  );
+}
+
+async function begin(
+  db: EntityManager,
+  { organisation }: Session,
+): Promise<LineReader<readonly NewAsset[]>> {
+  // The areas things come into could be moved away meanwhile.
+  await oneAtATime(db, 'register', organisation);
+  const kinds = await assetKinds(db);
+  const sites = await db.find(SiteRow, {
+    select: { id: true, name: true, number: true },
+    where: { retired: false },
+  });
+  const byName = onceOnly(sites.map(({ id, name }) => [plain(name), id]));
+  const byNumber = onceOnly(
+    sites.flatMap(({ id, number }) => (number.trim() ? [[plain(number), id] as const] : [])),
+  );
+  const there = await db.find(AssetRow, {
+    select: { id: true, site: true, name: true, area: true, within: true, kind: true },
+  });
+  const keyOf = (site: string, within: string | null, name: string, kind: string): string =>
+    [site, within ?? '', plain(name), plain(kind)].join('\n');
+  const areas = new Map(
+    there
+      .filter(({ area }) => area)
+      .map(({ id, site, within, name }) => [keyOf(site, within, name, ''), id]),
+  );
+  const things = new Map(
+    there
+      .filter(({ area }) => !area)
+      .map(({ site, within, name, kind }) => [keyOf(site, within, name, kind), 0]),
+  );
+  return (line, number) => {
+    const place = line.get('place') ?? '';
+    const named = byName.get(plain(place));
+    const site = named === undefined ? byNumber.get(plain(place)) : named;
+    if (!place) return { why: 'It names no place.' };
+    if (site === null)
+      return {
+        why:
+          named === null
+            ? `Several places are called “${place}”: give the client’s number for it.`
+            : `Several places have number ${place}: give the name.`,
+      };
+    if (site === undefined) return { why: `There is no place called “${place}”.` };
+    const kind = line.get('kind') ?? '';
+    const condition = Condition.safeParse(plain(line.get('condition') ?? '') || 'unknown');
+    if (!condition.success) return { why: `Condition: one of ${Condition.options.join(', ')}.` };
+    const fields = kinds.find(({ name }) => sameKind(name, kind))?.fields ?? [];
+    const facts = factsOf(fields, line);
+    if (typeof facts === 'string') return { why: facts };
+    const read = readDraft(
+      AssetDraft,
+      { kind, name: line.get('name') ?? '', facts },
+      { kind: 'Kind', name: 'Thing' },
+    );
+    if ('why' in read) return read;
+    const { draft } = read;
+    const way = (line.get('within') ?? '').split('/').flatMap((part) => part.trim() || []);
+    const unnamed = way.find((part) => !Name.safeParse(part).success);
+    if (unnamed !== undefined) return { why: 'Area: a name has at most 200 characters.' };
+    let within: string | null = null;
+    const fresh: NewAsset[] = [];
+    for (const part of way) {
+      const key = keyOf(site, within, part, '');
+      const known: string | undefined = areas.get(key);
+      if (known === undefined) fresh.push(areaIn(site, within, part));
+      within = known ?? fresh.at(-1)?.id ?? null;
+    }
+    const before = things.get(keyOf(site, within, draft.name, draft.kind));
+    if (before !== undefined) return { why: sayThere(`“${draft.name}” stands there`, before) };
+    // Nothing is refused any more: a refused line leaves no area behind.
+    for (const area of fresh) areas.set(keyOf(site, area.within, area.name, ''), area.id);
+    things.set(keyOf(site, within, draft.name, draft.kind), number);
+    const thing: NewAsset = {
+      ...{ id: randomUUID(), site_id: site, kind: draft.kind, name: draft.name, area: false },
+      ...{ within, condition: condition.data, facts, purposes: [] },
+    };
+    return {
+      draft: [...fresh, thing],
+      said: [`${draft.name} (${draft.kind})`, place, way.join(' / ')].filter(Boolean).join(', '),
+    };
+  };
+}
+
+/** An area that a line names and that is not there yet. */
+const areaIn = (site: string, within: string | null, name: string): NewAsset => ({
+  ...{ id: randomUUID(), site_id: site, kind: 'area', name, area: true, within },
+  ...{ condition: 'unknown', facts: {}, purposes: [] },
+});
+
+/** What a line says under the fields its kind has, or what is wrong with that. */
+function factsOf(fields: readonly Field[], line: ImportLine): Facts | string {
+  const facts: Record<string, Fact> = {};
+  for (const field of fields) {
+    const text = line.get(`${FIELD}${plain(field.label)}`);
+    if (text === undefined) continue;
+    const given = optionOf(field, text) ??
+      rulesOf(field).readTyped?.(field, text) ?? { value: text };
+    if ('problem' in given) return `${field.label}: ${given.problem}`;
+    const unit = rulesOf(field).units?.(field)[0];
+    facts[field.key] = { value: given.value, ...(unit === undefined ? {} : { unit }) };
+  }
+  const [problem] = problemsWithFacts(fields, facts);
+  return problem ? `${problem.label}: ${problem.words}` : facts;
+}
+
+/** An answer that is offered, by its own words. */
+function optionOf(field: Field, text: string): { readonly value: Fact['value'] } | null {
+  const option = rulesOf(field)
+    .offers?.(field)
+    .find(({ label }) => plain(label) === plain(text));
+  return option ? { value: option.value } : null;
+}

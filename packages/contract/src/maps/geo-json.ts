@@ -1,0 +1,61 @@
+import type { FeatureCollection, Geometry } from 'geojson';
+import { z } from 'zod';
+
+/** Longitude before latitude, as RFC 7946 has it; a height may follow, and says nothing here. */
+const Position = z
+  .tuple([z.number().min(-180).max(180), z.number().min(-90).max(90)])
+  .rest(z.number());
+const Line = z.array(Position).min(2);
+/** A ring ends where it begins. */
+const Ring = z
+  .array(Position)
+  .min(4)
+  .refine((ring) => {
+    const [first, last] = [ring[0], ring.at(-1)];
+    return first?.[0] === last?.[0] && first?.[1] === last?.[1];
+  }, 'The outline of an area has to end where it begins.');
+const Polygon = z.array(Ring).min(1);
+
+const simple = [
+  z.object({ type: z.literal('Point'), coordinates: Position }),
+  z.object({ type: z.literal('MultiPoint'), coordinates: z.array(Position) }),
+  z.object({ type: z.literal('LineString'), coordinates: Line }),
+  z.object({ type: z.literal('MultiLineString'), coordinates: z.array(Line) }),
+  z.object({ type: z.literal('Polygon'), coordinates: Polygon }),
+  z.object({ type: z.literal('MultiPolygon'), coordinates: z.array(Polygon) }),
+] as const;
+
+const Geometry: z.ZodType<Geometry> = z.discriminatedUnion('type', [
+  ...simple,
+  z.object({
+    type: z.literal('GeometryCollection'),
+    geometries: z.array(z.discriminatedUnion('type', simple)),
+  }),
+]);
+
+export const MOST_FEATURES = 20_000;
+
+/** A collection of features by RFC 7946. Of what is known of each, its name is kept. */
+export const GeoJson: z.ZodType<FeatureCollection<Geometry | null>> = z.object({
+  type: z.literal('FeatureCollection', 'This file is no collection of features (RFC 7946).'),
+  features: z
+    .array(
+      z.object({
+        type: z.literal('Feature'),
+        geometry: Geometry.nullable(),
+        properties: z.object({ name: z.unknown() }).partial().nullable(),
+      }),
+    )
+    .max(MOST_FEATURES, `At most ${MOST_FEATURES.toLocaleString('en')} features.`),
+});
+
+/** Features that lie nowhere are allowed, and can't be drawn: what is kept of a collection, with names alone. */
+export const drawable = ({ features }: FeatureCollection<Geometry | null>): FeatureCollection => ({
+  type: 'FeatureCollection',
+  features: features.flatMap(({ geometry, properties }) => {
+    const name: unknown = properties?.['name'];
+    return geometry
+      ? [{ type: 'Feature', geometry, properties: typeof name === 'string' ? { name } : {} }]
+      : [];
+  }),
+});

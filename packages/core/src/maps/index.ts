@@ -1,0 +1,1 @@
+export { layersInOrder, MAP_LOOKS, type MapLook } from './looks.ts';

@@ -1,0 +1,7 @@
+export {
+  recordedOf,
+  recordFields,
+  type Recorded,
+  type RecordedField,
+  type RecordField,
+} from './record.ts';

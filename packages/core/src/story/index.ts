@@ -1,0 +1,7 @@
+export { ThingFinder, type ThingWords } from './find-things.ts';
+export {
+  type FactOfThing,
+  type ReadingOfThing,
+  type SaidOfThing,
+  saidOfThings,
+} from './said-of-things.ts';

@@ -1,0 +1,8 @@
+export {
+  readTagCode,
+  readTagNumber,
+  sayTagNumber,
+  TAG_DIGITS,
+  tagCode,
+  tagNumber,
+} from './tag-number.ts';
