@@ -28,8 +28,14 @@ export function swallowSecondTap(pressed: Press): void {
     event.preventDefault();
     event.stopPropagation();
   };
-  addEventListener('click', swallow, true);
-  setTimeout(() => removeEventListener('click', swallow, true), left);
+  const over = new AbortController();
+  const { signal } = over;
+  const end = (): void => over.abort();
+  addEventListener('click', swallow, { capture: true, signal });
+  // Whoever has written in between is not tapping twice.
+  addEventListener('keydown', end, { capture: true, signal });
+  addEventListener('input', end, { capture: true, signal });
+  setTimeout(end, left);
 }
 
 /**

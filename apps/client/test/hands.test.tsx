@@ -264,6 +264,30 @@ test('the second of two taps that closed a dialog does not press what lies behin
   expect(behind).toHaveBeenCalledTimes(2);
 });
 
+test('who has written something since a dialog closed is not tapping twice', () => {
+  const behind = jest.fn();
+  function Page() {
+    const [open, setOpen] = useState(true);
+    return (
+      <>
+        <Input label="Word" value="" onChange={() => undefined} />
+        <Button onPress={behind}>Behind</Button>
+        {open ? (
+          <Dialog title="In front" onClose={() => setOpen(false)}>
+            <Button onPress={() => setOpen(false)}>Keep</Button>
+          </Dialog>
+        ) : null}
+      </>
+    );
+  }
+  show(<Page />);
+  const here = { clientX: 100, clientY: 300, detail: 1 };
+  fireEvent.click(screen.getByRole('button', { name: 'Keep' }), here);
+  fireEvent.input(screen.getByRole('textbox'), { target: { value: 'word' } });
+  fireEvent.click(screen.getByRole('button', { name: 'Behind' }), here);
+  expect(behind).toHaveBeenCalledTimes(1);
+});
+
 test('the theme changes colours, and nothing that was written', async () => {
   function Form() {
     const [text, setText] = useState('');
