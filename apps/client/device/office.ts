@@ -25,6 +25,7 @@ export type OfficeKind =
   | 'tag'
   | 'catalogue'
   | 'map'
+  | 'own fields'
   | 'person'
   | 'action'
   | 'media'

@@ -14,6 +14,7 @@ import { organisationsDue } from './log/due.ts';
 import type { Folding } from './log/folding.ts';
 import { mountInvitations, type Post } from './modules/accounts/invitations.ts';
 import { recordRoutes } from './modules/records/routes.ts';
+import { fieldRoutes } from './modules/fields/routes.ts';
 import { mapRoutes } from './modules/maps/routes.ts';
 import { branchRoutes } from './modules/accounts/branch-routes.ts';
 import { accountRoutes } from './modules/accounts/routes.ts';
@@ -76,6 +77,7 @@ export function allRoutes(
   const routes = [
     ...accountRoutes(parts.post, giveBackWork),
     ...branchRoutes,
+    ...fieldRoutes,
     ...mapRoutes,
     ...recordRoutes(parts, parts.post.mailPort),
     ...siteRoutes,

@@ -14,6 +14,7 @@ import { Catalogues1763986000000 } from './database/migrations/2-catalogues.ts';
 import { WhoSuits1764345600000 } from './database/migrations/20-who-suits.ts';
 import { Maps1764349200000 } from './database/migrations/21-maps.ts';
 import { Records1764352800000 } from './database/migrations/22-records.ts';
+import { OwnFields1764439200000 } from './database/migrations/23-own-fields.ts';
 import { Register1764057600000 } from './database/migrations/3-register.ts';
 import { FeedByTransaction1764090000000 } from './database/migrations/4-feed-by-transaction.ts';
 import { SignIn1764093600000 } from './database/migrations/5-sign-in.ts';
@@ -45,6 +46,7 @@ import {
 } from './modules/planning/entities.ts';
 import { AssetEventRow, AssetKindRow, AssetRow } from './modules/register/entities.ts';
 import { ClientRow, SiteNoteRow, SiteRow } from './modules/sites/entities.ts';
+import { OwnFieldsRow } from './modules/fields/entities.ts';
 import { MapLayerRow } from './modules/maps/entities.ts';
 import { TagRow } from './modules/tags/entities.ts';
 import { TemplateVersionRow } from './modules/templates/entities.ts';
@@ -60,6 +62,7 @@ const ENTITIES = [
   SiteNoteRow,
   ClientRow,
   MapLayerRow,
+  OwnFieldsRow,
   TemplateVersionRow,
   CatalogueEntity,
   AssetRow,
@@ -124,6 +127,7 @@ export function ownerData(url: string): DataSource {
       WhoSuits1764345600000,
       Maps1764349200000,
       Records1764352800000,
+      OwnFields1764439200000,
     ],
     migrationsTableName: 'migration',
     logging: false,

@@ -136,6 +136,10 @@ beforeAll(async () => {
       ...[b.id, b.visit, b.people.reviewer],
     ]),
   );
+  await owner.call('PUT', '/api/own-fields/job', {
+    fields: [{ kind: 'text', key: 'secret', label: 'Secret of B', required: false }],
+    reported: [],
+  });
   const drawn = await owner.call('POST', '/api/map', LAYER);
   layer = (drawn.body as { id: string }).id;
   const opened = await owner.call('POST', '/api/branches', { name: 'Secret of B' });
@@ -287,6 +291,12 @@ const TRIES: Record<string, () => Try[]> = {
   'get /api/branches': () => [{ at: '/api/branches', gives: 200 }],
   'post /api/branches': () => [{ at: '/api/branches', body: { name: 'Own' }, gives: 200 }],
   'put /api/branches/:id': () => [{ at: `/api/branches/${branch}`, body: { name: 'Taken' } }],
+  'get /api/own-fields': () => [{ at: '/api/own-fields', gives: 200 }],
+  // Its own are defined; those of B stay as they are.
+  'put /api/own-fields/:holder': () => [
+    { at: '/api/own-fields/job', body: { fields: [], reported: [] }, gives: 200 },
+  ],
+  'put /api/jobs/:id/own': () => [{ at: `/api/jobs/${b.job}/own`, body: { own: {} } }],
   'get /api/map': () => [{ at: '/api/map', gives: 200 }],
   'get /api/map/places': () => [{ at: '/api/map/places', gives: 200 }],
   'post /api/map': () => [{ at: '/api/map', body: { ...LAYER, name: 'Own' }, gives: 200 }],

@@ -1,5 +1,6 @@
 import type { JobCard } from '@ant-trail/contract/planning';
-import type { RecordFilter, RecordsAnswer } from '@ant-trail/contract/records';
+import type { FieldFilter } from '@ant-trail/contract/fields';
+import type { RecordsAnswer } from '@ant-trail/contract/records';
 import type { PublishedTemplate } from '@ant-trail/contract/templates';
 import { recordFields } from '@ant-trail/core/records';
 import type { TemplateBody } from '@ant-trail/core/sheet';
@@ -83,7 +84,7 @@ const ask = async (more: object = {}, who = manager): Promise<{ status: number; 
   const { status, body } = await who.call('GET', `/api/records?${asked}`);
   return { status, body: body as Answer };
 };
-const found = async (...where: readonly RecordFilter[]): Promise<number[]> =>
+const found = async (...where: readonly FieldFilter[]): Promise<number[]> =>
   (await ask({ where: JSON.stringify(where), order: 'day' })).body.rows.map(({ id }) =>
     sheets.indexOf(id),
   );
@@ -126,7 +127,7 @@ test('finished sheets of a template, the newest first, with what they say', asyn
   expect(body.rows[1]?.fields).not.toHaveProperty('view');
 });
 
-test.each<[string, RecordFilter[], number[]]>([
+test.each<[string, FieldFilter[], number[]]>([
   ['a choice', [['cover', 'is', 'iron']], [0, 2]],
   ['one of several that were chosen', [['seen', 'is', 'rust']], [0]],
   ['a number in the question’s own unit, ends included', [['depth', 'from', 2, 9.5]], [0, 1]],

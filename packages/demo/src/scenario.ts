@@ -1,6 +1,7 @@
 import { isActionSettled, DAYS_FOR_SEVERITY, type ActionState } from '@ant-trail/core/actions';
 import { addDays, inZone } from '@ant-trail/core/calendar';
 import { answerTable } from '@ant-trail/core/exchange';
+import type { Facts } from '@ant-trail/core/fields';
 import { distanceMetres } from '@ant-trail/core/geo';
 import { entryHash, timeOrderedId, type Entry } from '@ant-trail/core/log';
 import { jobState, type VisitStanding, type VisitStep } from '@ant-trail/core/planning';
@@ -22,6 +23,7 @@ import { island } from './island/index.ts';
 import { emailOf, HOURS, PEOPLE } from './people.ts';
 import type { DemoPicture } from './pictures.ts';
 import { readingAt } from './readings.ts';
+import { OWN_FIELDS, ownColumns } from './own-fields.ts';
 import { KINDS, MAIN_THING, thingsAt, WORN } from './register.ts';
 import { placeOf, SITES, type DemoSite } from './sites.ts';
 import { TEMPLATES, type DemoTemplate } from './templates/index.ts';
@@ -69,6 +71,12 @@ const NOTES = [
 
 const mailOf = (name: string): string => name.toLowerCase().replaceAll(/[^a-z0-9]+/g, '-');
 const mailName = (site: DemoSite): string => mailOf(site.name);
+
+/** What the office knows of a place by its own fields. */
+const ownOf = ({ template }: DemoSite, at: number): Facts => ({
+  plot: { value: `${100 + at * 7}/${1 + (at % 4)}` },
+  winter: { value: template === 'drive' ? 'ropeway' : template === 'path' ? 'not' : 'foot' },
+});
 
 /** Whom the work is for: name, number, address, who to ask for there. */
 /** Places of the branch in the north. */
@@ -254,6 +262,7 @@ export class Scenario {
           .map((hazard) => ({ hazard, until: addDays(this.today, 120) })),
         radius: site.template === 'path' ? 400 : null,
         owner: site.template === 'board' ? 'Harbour Guild' : '',
+        ...ownColumns('place', ownOf(site, SITES.indexOf(site))),
         contacts: [
           {
             name: this.chance.pick(['Ansa Fell', 'Orrin Tully', 'Pia Lund', 'Bram Rook']),
@@ -268,9 +277,14 @@ export class Scenario {
     for (const [name, number, address, contact, role, phone] of CLIENTS)
       this.put('client', {
         ...{ id: this.things.uuid(), name, number, address, note: '' },
+        ...ownColumns('client', {
+          within: { value: name === 'Hut wardens’ guild' ? 14 : 5, unit: 'd' },
+        }),
         demands: name === 'Hut wardens’ guild' ? { skills: ['gas tightness'] } : {},
         contacts: [{ name: contact, role, phone, email: `${mailOf(contact)}@tarnhollow.example` }],
       });
+    for (const [holder, own] of Object.entries(OWN_FIELDS))
+      this.put('own_fields', { id: this.things.uuid(), holder, ...own });
     for (const { name, fields } of KINDS)
       this.put('asset_kind', { id: this.things.uuid(), name, fields });
   }
@@ -424,6 +438,10 @@ export class Scenario {
         window_from: null,
         window_to: null,
         recipients: [`${mailName(site)}@tarnhollow.example`],
+        ...ownColumns('job', {
+          order: { value: `TA ${day.slice(2, 4)}-${job.slice(-4)}` },
+          paid_by: { value: site.template === 'hut' ? 'client' : 'assembly' },
+        }),
         decision: null,
         state: jobState({
           decision: null,

@@ -12,6 +12,7 @@ export type FeedKind =
   | 'arrival'
   | 'catalogue'
   | 'map'
+  | 'own fields'
   | 'person';
 
 /**

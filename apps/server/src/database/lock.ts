@@ -9,6 +9,7 @@ const LOCKS = {
   import: 11,
   'arrival details': 12,
   map: 13,
+  'own fields': 14,
 } as const;
 
 /** Waits until nobody else is at it, and keeps others waiting until the transaction ends. */

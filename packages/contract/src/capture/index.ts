@@ -62,7 +62,7 @@ export const HoldAnswer = z
   .strict();
 
 /** Everything an answer can hold; each kind of value is told by its own fields. */
-export const AnswerContent: z.ZodType<AnswerValue> = z.union([
+export const AnswerContent: z.ZodType<AnswerValue, AnswerValue> = z.union([
   z.string().max(10_000),
   z.number(),
   z.boolean(),

@@ -13,6 +13,7 @@ import {
   TimedId,
   Words,
 } from '../common/index.ts';
+import { FactsContent, FieldsWhere } from '../fields/index.ts';
 
 export { Shortfall, SuitingAnswer, SuitingQuery } from './suiting.ts';
 
@@ -54,6 +55,8 @@ export const JobDraft = z
     expectedSheets: SheetCount.nullable().optional(),
     /** Who is to read what comes back; null for whoever comes to it. */
     reader: Id.nullable().optional(),
+    /** What is known by the office's own fields. */
+    own: FactsContent.exactOptional(),
   })
   .refine(
     (job) => job.windowFrom === null || job.windowTo === null || job.windowFrom < job.windowTo,
@@ -96,8 +99,11 @@ export const Job = z.object({
   expectedSheets: SheetCount.nullable(),
   /** Who is to read its sheets; null for whoever comes to it. Offices of before named nobody. */
   reader: Id.nullable().default(null),
+  own: FactsContent.exactOptional(),
 });
 export type Job = z.infer<typeof Job>;
+
+export const JobOwnDraft = z.object({ own: FactsContent }).strict();
 
 /** Why somebody was far away, or turned back. */
 export const StepReason = z
@@ -167,6 +173,7 @@ export const JobsQuery = ListQuery.extend({
   /** Whose visits; those of nobody yet by “nobody”. */
   person: z.union([z.literal('nobody'), Id]).optional(),
   template: Id.optional(),
+  where: FieldsWhere.optional(),
   from: Day.optional(),
   to: Day.optional(),
   order: z.enum(JOB_ORDERS).default('-day'),

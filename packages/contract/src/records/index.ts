@@ -1,44 +1,12 @@
 import { z } from 'zod';
 import { Day, Id, ListQuery, listOf, Severity } from '../common/index.ts';
+import { FieldsWhere } from '../fields/index.ts';
 import { MapPoint } from '../maps/index.ts';
-
-const Key = z.string().max(80);
-const Bound = z.number().nullable();
-
-/** One thing that the sheets looked for have in common. */
-export const RecordFilter = z.union([
-  /** Chosen is this, among others where there are several. */
-  z.tuple([Key, z.literal('is'), z.string().max(120)]),
-  /** In the words, whatever the case. */
-  z.tuple([Key, z.literal('has'), z.string().trim().min(1).max(120)]),
-  /** From and to, both included; null for no end. */
-  z.tuple([Key, z.literal('from'), Bound, Bound]),
-  z.tuple([Key, z.literal('days'), Day.nullable(), Day.nullable()]),
-  /** Out of range, or not as it should be. */
-  z.tuple([Key, z.literal('bad')]),
-]);
-export type RecordFilter = z.infer<typeof RecordFilter>;
-
-export const RecordFilters = z.array(RecordFilter).max(8);
-
-/** Filters as they stand in an address, as JSON. */
-const Where = z
-  .string()
-  .max(400)
-  .transform((text, context): unknown => {
-    try {
-      return JSON.parse(text);
-    } catch {
-      context.addIssue('These filters can’t be read. Choose them anew.');
-      return z.NEVER;
-    }
-  })
-  .pipe(RecordFilters);
 
 export const RECORD_ORDERS = ['day', '-day', 'place', '-place'] as const;
 export const RecordsQuery = ListQuery.extend({
   template: Id,
-  where: Where.optional(),
+  where: FieldsWhere.optional(),
   site: Id.optional(),
   from: Day.optional(),
   to: Day.optional(),

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { Demands } from '../accounts/index.ts';
 import { Id, ListQuery, listOf, Name, Words } from '../common/index.ts';
+import { FactsContent, FieldsWhere } from '../fields/index.ts';
 import { Contact } from './contact.ts';
 
 export const ClientDraft = z
@@ -14,6 +15,7 @@ export const ClientDraft = z
     note: Words,
     /** Where nothing is said of it, it stays as it is. */
     demands: Demands.exactOptional(),
+    own: FactsContent.exactOptional(),
   })
   .strict();
 export type ClientDraft = z.infer<typeof ClientDraft>;
@@ -26,6 +28,9 @@ export const Client = ClientDraft.extend({
 }).strip();
 export type Client = z.infer<typeof Client>;
 
-export const ClientsQuery = ListQuery.extend({ order: z.enum(['name', '-name']).default('name') });
+export const ClientsQuery = ListQuery.extend({
+  where: FieldsWhere.optional(),
+  order: z.enum(['name', '-name']).default('name'),
+});
 export type ClientsQuery = z.infer<typeof ClientsQuery>;
 export const ClientsAnswer = listOf(Client);

@@ -10,6 +10,7 @@ import {
   TimedId,
   Words,
 } from '../common/index.ts';
+import { FactsContent, FieldsWhere } from '../fields/index.ts';
 import { Contact } from './contact.ts';
 
 export { Client, ClientDraft, ClientsAnswer, ClientsQuery } from './clients.ts';
@@ -40,6 +41,8 @@ export const SiteDraft = Place.extend({
   owner: z.string().trim().max(200).exactOptional(),
   /** The branch whose phones have it. */
   branch: Id.exactOptional(),
+  /** What is known by the office's own fields. */
+  own: FactsContent.exactOptional(),
 });
 export type SiteDraft = z.infer<typeof SiteDraft>;
 
@@ -53,6 +56,7 @@ export type Site = z.infer<typeof Site>;
 export const SITE_ORDERS = ['name', '-name', 'client', '-client'] as const;
 export const SitesQuery = ListQuery.extend({
   retired: z.enum(['no', 'yes']).default('no'),
+  where: FieldsWhere.optional(),
   /** Whether words are looked for in names alone, or in addresses and hazards too. */
   within: z.enum(['name', 'all']).default('all'),
   order: z.enum(SITE_ORDERS).default('name'),

@@ -9,3 +9,13 @@ export {
   problemsWithFacts,
   sayFact,
 } from './fields.ts';
+export {
+  factsFound,
+  type Found,
+  foundAs,
+  type FoundBy,
+  type SoughtField,
+  soughtFields,
+  wordsFound,
+} from './found.ts';
+export { FIELD_HOLDERS, type FieldHolder } from './own.ts';

@@ -1,7 +1,1 @@
-export {
-  recordedOf,
-  recordFields,
-  type Recorded,
-  type RecordedField,
-  type RecordField,
-} from './record.ts';
+export { recordedOf, recordFields, type Recorded, type RecordedField } from './record.ts';

@@ -1,21 +1,16 @@
+import { foundAs, soughtFields, type Found, type SoughtField } from '../fields/index.ts';
 import {
   isSaid,
   isUnproven,
   rulesOf,
   sayState,
-  type Question,
   type QuestionState,
-  type SoughtBy,
   type SheetState,
   type TemplateBody,
 } from '../sheet/index.ts';
 
-/** What was answered to one question: as it is compared, and as it is read. */
-export interface RecordedField {
-  /** A number in the question's unit, a key, words, a day; keys where several were chosen. */
-  readonly v: number | string | readonly string[];
-  /** As people read it, with its unit; days as RFC 3339. */
-  readonly t: string;
+/** What was answered to one question. */
+export interface RecordedField extends Found {
   /** Out of its range, or not as it should be. */
   readonly bad?: true;
 }
@@ -23,8 +18,6 @@ export interface RecordedField {
 /** A sheet as one line of many: a projection by the questions' keys. */
 export type Recorded = Readonly<Record<string, RecordedField>>;
 
-/** Longer words are cut: a line is for finding, the sheet for reading. */
-const MOST_LETTERS = 300;
 /** Sheets are found by the first so many of their questions that can be compared. */
 const MOST_FIELDS = 200;
 
@@ -44,52 +37,20 @@ export function recordedOf(state: SheetState): Recorded {
 
 function fieldOf(state: QuestionState): RecordedField | null {
   const { question, answer, calculated } = state;
-  const { sought, expose } = rulesOf(question);
-  if (!sought || !isSaid(state) || isUnproven(state)) return null;
+  if (!isSaid(state) || isUnproven(state)) return null;
   const said = answer?.value ?? calculated;
   if (said === null || said === undefined) return null;
-  const read = sayState(state, (day) => day).slice(0, MOST_LETTERS);
-  const value =
-    sought === 'words' ? read : plain(expose ? expose(question, said, answer?.unit) : said);
-  if (value === null) return null;
+  const found = foundAs(
+    question,
+    said,
+    answer?.unit,
+    sayState(state, (day) => day),
+  );
+  if (!found) return null;
   const isBad = state.alert !== null || state.findings.length > 0;
-  return {
-    v: value,
-    t: read,
-    ...(isBad ? { bad: true as const } : {}),
-  };
-}
-
-function plain(value: unknown): RecordedField['v'] | null {
-  if (typeof value === 'boolean') return value ? 'yes' : 'no';
-  if (typeof value === 'number') return Number.isFinite(value) ? value : null;
-  if (typeof value === 'string') return value.slice(0, MOST_LETTERS);
-  if (Array.isArray(value)) return value.map((each) => String(each).slice(0, MOST_LETTERS));
-  return null;
-}
-
-export interface RecordField {
-  readonly key: string;
-  readonly label: string;
-  readonly kind: SoughtBy;
-  /** UCUM code of a number. */
-  readonly unit: string | null;
-  readonly options: readonly { readonly value: string; readonly label: string }[];
+  return { ...found, ...(isBad ? { bad: true as const } : {}) };
 }
 
 /** What sheets of a template can be sought by, in the order they are asked. */
-export const recordFields = (body: TemplateBody): RecordField[] =>
-  body.sections
-    .flatMap(({ questions }) => questions)
-    .flatMap((question): RecordField[] => {
-      const kind = rulesOf(question).sought;
-      if (!kind) return [];
-      const unit = 'unit' in question ? question.unit : question.kind === 'percentage' ? '%' : null;
-      return [
-        { key: question.key, label: question.label, kind, unit, options: optionsOf(question) },
-      ];
-    })
-    .slice(0, MOST_FIELDS);
-
-const optionsOf = (question: Question): RecordField['options'] =>
-  rulesOf(question).offers?.(question) ?? [];
+export const recordFields = (body: TemplateBody): SoughtField[] =>
+  soughtFields(body.sections.flatMap(({ questions }) => questions)).slice(0, MOST_FIELDS);

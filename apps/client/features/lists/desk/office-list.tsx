@@ -51,7 +51,9 @@ export function OfficeList<Item>(props: OfficeListProps<Item>) {
   // The table and the window on it keep their own state, which the compiler can't see.
   'use no memo';
   const { list, columns, idOf } = props;
-  const [hidden, setHidden] = useState<readonly string[]>(props.hiddenAtFirst ?? []);
+  // Until somebody chooses: which columns there are may only be known later.
+  const [chosenHidden, setHidden] = useState<readonly string[] | null>(null);
+  const hidden = chosenHidden ?? props.hiddenAtFirst ?? [];
   const [chosen, setChosen] = useState<Record<string, boolean>>({});
   const table = useReactTable<Item>({
     data: list.rows as Item[],

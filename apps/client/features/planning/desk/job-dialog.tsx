@@ -16,6 +16,9 @@ import { ask, wordsFor } from '@/device/api.ts';
 import { useOffice } from '@/device/office.ts';
 import { FindPerson } from '@/features/accounts/desk/find-person.tsx';
 import type { NamedPerson } from '@/features/accounts/desk/use-people.ts';
+import { FactsFields } from '@/features/fields/desk/facts-fields.tsx';
+import { useFacts } from '@/features/fields/desk/use-facts.ts';
+import { useOwnFields } from '@/features/fields/desk/use-own-fields.ts';
 import { FindSite } from '@/features/sites/desk/find-site.tsx';
 import { FindTemplate } from './find-template.tsx';
 import { MoreOfJob } from './more-of-job.tsx';
@@ -58,9 +61,12 @@ export function JobDialog({ day, people, onClose }: JobDialogProps) {
   });
   const programmes = templates.find((each) => each.template === template)?.body.programmes ?? [];
   const sheets = [template, ...(moreSheets ?? []).map((each) => each.template)].filter(Boolean);
+  const { fields } = useOwnFields('job');
+  const written = useFacts({});
   const save = form.handleSubmit(async (draft) => {
+    if (!written.settle()) return;
     try {
-      await ask(JobCard, 'POST', '/api/jobs', draft);
+      await ask(JobCard, 'POST', '/api/jobs', { ...draft, own: written.facts });
       onClose();
     } catch (error) {
       setProblem(wordsFor(error));
@@ -161,6 +167,7 @@ export function JobDialog({ day, people, onClose }: JobDialogProps) {
               : null
           }
         />
+        <FactsFields {...{ fields, written }} />
         <MoreOfJob form={form} templates={templates} people={people} />
         <Controller
           control={control}

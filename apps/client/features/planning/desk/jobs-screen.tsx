@@ -15,6 +15,10 @@ import { useNow } from '@/device/use-now.ts';
 import { FindPerson } from '@/features/accounts/desk/find-person.tsx';
 import { usePeople, type NamedPerson, type People } from '@/features/accounts/desk/use-people.ts';
 import { useMe } from '@/features/accounts/session.ts';
+import { OwnConditions } from '@/features/fields/desk/own-conditions.tsx';
+import { ownColumns, ownIds } from '@/features/fields/desk/own-columns.tsx';
+import { OwnFieldsButton } from '@/features/fields/desk/own-fields-button.tsx';
+import { useOwnFields } from '@/features/fields/desk/use-own-fields.ts';
 import { DaysFilter } from '@/features/lists/desk/days-filter.tsx';
 import { ListPage } from '@/features/lists/desk/list-page.tsx';
 import type { ListColumn } from '@/features/lists/desk/office-list.tsx';
@@ -78,7 +82,7 @@ const columnsOf = (people: People, today: string): readonly ListColumn<JobCard>[
   },
 ];
 
-const KEYS = ['state', 'site', 'person', 'template', 'from', 'to'];
+const KEYS = ['state', 'site', 'person', 'template', 'from', 'to', 'where'];
 
 /** All jobs there are: by day, place, person, state, sheet. */
 export function JobsScreen() {
@@ -94,26 +98,37 @@ export function JobsScreen() {
     keys: KEYS,
   });
   const [opened, setOpened] = useState<JobCard | null>(null);
+  const { fields } = useOwnFields('job');
+  const columns = [...columnsOf(people, day), ...ownColumns<JobCard>(fields, ({ job }) => job.own)];
   const walkers = people.list.filter((person) => may(person.roles, 'walk'));
   return (
     <ListPage<JobCard>
       title="Jobs"
       actions={
-        <Button main dense onPress={() => router.navigate('/day?new=job')}>
-          New job
-        </Button>
+        <Row gap="$2" flexWrap="wrap">
+          <OwnFieldsButton holder="job" />
+          <Button main dense onPress={() => router.navigate('/day?new=job')}>
+            New job
+          </Button>
+        </Row>
       }
       list={list}
       idOf={({ job }) => job.id}
       nameOf={({ job, siteName }) => `${job.title}, ${siteName}`}
-      columns={columnsOf(people, day)}
+      columns={columns}
+      hiddenAtFirst={ownIds(fields)}
       orderedBy="-day"
       onOpen={setOpened}
       nothing="No job fits what you chose."
       filters={<Filters list={list} />}
       moreFilters={{
-        fields: <MoreFilters list={list} people={people} />,
-        keys: ['site', 'person', 'template', 'from', 'to'],
+        fields: (
+          <>
+            <MoreFilters list={list} people={people} />
+            <OwnConditions {...{ fields, list }} />
+          </>
+        ),
+        keys: ['site', 'person', 'template', 'from', 'to', 'where'],
       }}
       {...(may(own.roles, 'plan')
         ? {

@@ -18,6 +18,7 @@ import { useMe } from '@/features/accounts/session.ts';
 import { sayWhen } from '@/design/say-day.ts';
 import { dayToPlan } from './day-to-plan.ts';
 import { Decide } from './decide.tsx';
+import { OwnOfJob } from './own-of-job.tsx';
 import { JobSheets } from './job-sheets.tsx';
 import { Suiting } from './suiting.tsx';
 
@@ -87,6 +88,7 @@ export function VisitDialog({ card, people, onClose }: VisitDialogProps) {
           </Row>
         ))}
         {details ? <JobSheets details={details} /> : null}
+        {details ? <OwnOfJob job={details.card.job} mayChange={plans} /> : null}
         {replaced ? <Body quiet>Another visit is planned in its place.</Body> : null}
         {plans && !settled && !replaced ? (
           <>

@@ -13,6 +13,7 @@ import { Body, Figure, Heading, Title } from '@/design/text.tsx';
 import { useLive } from '@/device/use-live.ts';
 import { useMe } from '@/features/accounts/session.ts';
 import { ArrivalHere } from '@/features/arrival/field/arrival-here.tsx';
+import { Known } from '@/features/fields/field/known.tsx';
 import { NotesHere } from '@/features/sites/field/notes-here.tsx';
 import { usePhone } from '@/features/sync/phone.tsx';
 import { SheetList } from './sheet-list.tsx';
@@ -62,6 +63,7 @@ export function VisitDetails({ stop, aside = false }: VisitDetailsProps) {
       ) : null}
       <Part title="What to do">
         <Body>{job.instructions || job.title}</Body>
+        <Known holder="job" facts={job.own} />
         <Body small quiet>
           {sayDay(visit.day)}, {sayMinute(visit.start)}, about {sayLength(visit.minutes)}
         </Body>
@@ -83,6 +85,7 @@ export function VisitDetails({ stop, aside = false }: VisitDetailsProps) {
         <Body small quiet>
           {site.address}
         </Body>
+        <Known holder="place" facts={site.own} />
         <Row gap="$2" paddingTop="$2">
           <OutsideLink href={`geo:${site.lat},${site.lon}?q=${site.lat},${site.lon}`}>
             Map

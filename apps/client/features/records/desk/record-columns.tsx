@@ -1,5 +1,5 @@
 import type { SheetRecord } from '@ant-trail/contract/records';
-import type { RecordField } from '@ant-trail/core/records';
+import type { SoughtField } from '@ant-trail/core/fields';
 import { Column, Row } from '@/design/box.tsx';
 import { Mark } from '@/design/mark.tsx';
 import { sayShortDay } from '@/design/say-day.ts';
@@ -9,7 +9,7 @@ import type { ListColumn } from '@/features/lists/desk/office-list.tsx';
 /** Questions whose answers stand in the list from the beginning. */
 const SHOWN = 3;
 /** Place, day, and a column for each question. */
-export const columnsOf = (fields: readonly RecordField[]): readonly ListColumn<SheetRecord>[] => [
+export const columnsOf = (fields: readonly SoughtField[]): readonly ListColumn<SheetRecord>[] => [
   {
     id: 'place',
     label: 'Place',
@@ -57,7 +57,7 @@ export const columnsOf = (fields: readonly RecordField[]): readonly ListColumn<S
 ];
 
 /** Numbers are what one compares at a glance; the other columns come when they are asked for. */
-export function hiddenAtFirst(fields: readonly RecordField[]): string[] {
+export function hiddenAtFirst(fields: readonly SoughtField[]): string[] {
   const numbersFirst = [
     ...fields.filter(({ kind }) => kind === 'number'),
     ...fields.filter(({ kind }) => kind !== 'number'),

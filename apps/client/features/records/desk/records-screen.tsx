@@ -1,11 +1,11 @@
 import {
-  RecordFilters,
   RecordsAnswer,
   RecordTemplatesAnswer,
   type SheetRecord,
 } from '@ant-trail/contract/records';
 import { TemplatesAnswer } from '@ant-trail/contract/templates';
-import { recordFields, type RecordField } from '@ant-trail/core/records';
+import type { SoughtField } from '@ant-trail/core/fields';
+import { recordFields } from '@ant-trail/core/records';
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import { useMemo, type ReactNode } from 'react';
 import { Column } from '@/design/box.tsx';
@@ -15,13 +15,14 @@ import { FindAmong } from '@/design/find-among.tsx';
 import { Pick } from '@/design/pick.tsx';
 import { Body } from '@/design/text.tsx';
 import { useOffice } from '@/device/office.ts';
+import { Conditions } from '@/features/fields/desk/conditions.tsx';
+import { readWhere, writeWhere } from '@/features/fields/desk/where.ts';
 import { DaysFilter } from '@/features/lists/desk/days-filter.tsx';
 import { ListPage } from '@/features/lists/desk/list-page.tsx';
 import { TextFilter } from '@/features/lists/desk/text-filter.tsx';
-import { useList, type ListQuery } from '@/features/lists/desk/use-list.ts';
+import { useList } from '@/features/lists/desk/use-list.ts';
 import { SiteFilter } from '@/features/sites/desk/site-filter.tsx';
 import { columnsOf, hiddenAtFirst } from './record-columns.tsx';
-import { Conditions } from './conditions.tsx';
 import { RecordsMap } from './records-map.tsx';
 import { TakeTogether } from './take-together.tsx';
 
@@ -81,7 +82,7 @@ export function RecordsScreen() {
 
 interface RecordsOfProps {
   readonly template: string;
-  readonly fields: readonly RecordField[];
+  readonly fields: readonly SoughtField[];
   readonly isMap: boolean;
   readonly onHow: (how: 'list' | 'map') => void;
   readonly findTemplate: ReactNode;
@@ -131,11 +132,11 @@ function RecordsOf({ template, fields, isMap, onHow, findTemplate }: RecordsOfPr
             options={WORST_WORDS.map((label, at) => ({ value: at === 0 ? '' : String(at), label }))}
           />
           <Conditions
-            fields={fields}
-            where={where}
-            onChange={(next) =>
-              change({ where: next.length > 0 ? JSON.stringify(next) : undefined })
-            }
+            judged
+            label="Only where a question says"
+            empty="Choose a question"
+            {...{ fields, where }}
+            onChange={(next) => change({ where: writeWhere(next) })}
           />
         </>
       }
@@ -150,15 +151,4 @@ function RecordsOf({ template, fields, isMap, onHow, findTemplate }: RecordsOfPr
       }}
     />
   );
-}
-
-function readWhere({ where }: ListQuery) {
-  if (!where) return [];
-  try {
-    const read = RecordFilters.safeParse(JSON.parse(where));
-    return read.success ? read.data : [];
-  } catch {
-    // An address somebody changed by hand.
-    return [];
-  }
 }

@@ -1,30 +1,15 @@
 import { AssetKind } from '@ant-trail/contract/register';
-import { FIELD_KINDS, type Field, type FieldKind } from '@ant-trail/core/fields';
-import { freeKey } from '@ant-trail/core/logic';
-import { writeUnit } from '@ant-trail/core/measure';
+import type { Field } from '@ant-trail/core/fields';
 import { useState } from 'react';
 import { Column, Row, Rule } from '@/design/box.tsx';
 import { Button } from '@/design/button.tsx';
 import { Dialog } from '@/design/dialog.tsx';
 import { Input } from '@/design/input.tsx';
 import { Notice } from '@/design/notice.tsx';
-import { Pick } from '@/design/pick.tsx';
 import { Body, Heading } from '@/design/text.tsx';
 import { ask, wordsFor } from '@/device/api.ts';
+import { FieldsEditor } from '@/features/fields/desk/fields-editor.tsx';
 import { useKinds } from './use-kinds.ts';
-
-/** Kinds of field that need nothing said besides; those of a template's builder come from there. */
-const OFFERED = {
-  text: 'Words',
-  number: 'A number with its unit',
-  date: 'A day',
-  yesNo: 'Yes or no',
-  choice: 'One of a few',
-} as const satisfies Partial<Record<FieldKind, string>>;
-type Offered = keyof typeof OFFERED;
-
-const isOffered = (kind: string): kind is Offered => Object.hasOwn(OFFERED, kind);
-const wordsOf = (kind: FieldKind): string => (isOffered(kind) ? OFFERED[kind] : kind);
 
 /** Kinds of thing, and what is to be known of each. */
 export function KindsDialog({ onClose }: { onClose: () => void }) {
@@ -93,34 +78,7 @@ function KindForm({ kind, onDone }: { kind: AssetKind | null; onDone: () => void
     <Column gap="$3">
       <Input label="What the kind is called" value={name} onChange={setName} />
       <Heading>What is to be known</Heading>
-      {fields.map((field) => (
-        <Row key={field.key} gap="$3" justifyContent="space-between">
-          <Column flex={1}>
-            <Body strong>{field.label}</Body>
-            <Body small quiet>
-              {wordsOf(field.kind)}
-              {field.kind === 'number' && writeUnit(field.unit)
-                ? `, in ${writeUnit(field.unit)}`
-                : ''}
-              {field.kind === 'choice'
-                ? `: ${field.options.map(({ label }) => label).join(', ')}`
-                : ''}
-            </Body>
-          </Column>
-          <Button
-            dense
-            plain
-            label={`Take off ${field.label}`}
-            onPress={() => setFields(fields.filter((each) => each !== field))}
-          >
-            Take off
-          </Button>
-        </Row>
-      ))}
-      <NewField
-        taken={fields.map(({ key }) => key)}
-        onAdd={(field) => setFields([...fields, field])}
-      />
+      <FieldsEditor fields={fields} onChange={setFields} />
       {problem ? (
         <Notice tone="eyes" alert>
           {problem}
@@ -134,79 +92,4 @@ function KindForm({ kind, onDone }: { kind: AssetKind | null; onDone: () => void
       </Row>
     </Column>
   );
-}
-
-function NewField({ taken, onAdd }: { taken: readonly string[]; onAdd: (field: Field) => void }) {
-  const [label, setLabel] = useState('');
-  const [kind, setKind] = useState<Offered>('text');
-  const [more, setMore] = useState('');
-  const [problem, setProblem] = useState<string | undefined>();
-  const add = (): void => {
-    const field = fieldOf(kind, label.trim(), more, taken);
-    if (typeof field === 'string') return setProblem(field);
-    onAdd(field);
-    setLabel('');
-    setMore('');
-    setProblem(undefined);
-  };
-  return (
-    <Row gap="$2" alignItems="flex-start" flexWrap="wrap">
-      <Column flex={1} minWidth={150}>
-        <Input label="One more" value={label} onChange={setLabel} problem={problem} />
-      </Column>
-      <Column width={170}>
-        <Pick
-          label="Answered by"
-          value={kind}
-          onChange={(to) => isOffered(to) && setKind(to)}
-          options={FIELD_KINDS.filter(isOffered).map((value) => ({
-            ...{ value, label: OFFERED[value] },
-          }))}
-        />
-      </Column>
-      {kind === 'number' || kind === 'choice' ? (
-        <Column width={150}>
-          <Input
-            label={kind === 'number' ? 'Unit, such as kW' : 'Answers, between commas'}
-            value={more}
-            onChange={setMore}
-          />
-        </Column>
-      ) : null}
-      <Column paddingTop={26}>
-        <Button dense onPress={add}>
-          Add it
-        </Button>
-      </Column>
-    </Row>
-  );
-}
-
-/** A field as the form says it, or what is missing. */
-function fieldOf(
-  kind: Offered,
-  label: string,
-  more: string,
-  taken: readonly string[],
-): Field | string {
-  if (!label) return 'Give it a name.';
-  const base = { key: freeKey(label, new Set(taken)), label, required: false };
-  if (kind === 'number') return { ...base, kind, unit: more.trim() || '1' };
-  if (kind !== 'choice') return { ...base, kind };
-  const words = [
-    ...new Set(
-      more
-        .split(',')
-        .map((word) => word.trim())
-        .filter(Boolean),
-    ),
-  ];
-  if (words.length < 2) return 'Write two answers or more, between commas.';
-  const keys = new Set<string>();
-  const options = words.map((word) => {
-    const key = freeKey(word, keys);
-    keys.add(key);
-    return { key, label: word };
-  });
-  return { ...base, kind, options };
 }

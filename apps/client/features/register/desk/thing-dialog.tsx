@@ -1,5 +1,4 @@
 import { Asset } from '@ant-trail/contract/register';
-import type { Fact } from '@ant-trail/core/fields';
 import { sameKind } from '@ant-trail/core/register';
 import { useState } from 'react';
 import { Column } from '@/design/box.tsx';
@@ -11,8 +10,8 @@ import { Input } from '@/design/input.tsx';
 import { NamesField } from '@/design/names-field.tsx';
 import { Notice } from '@/design/notice.tsx';
 import { ask, wordsFor } from '@/device/api.ts';
-import type { Given } from '@/features/kinds/desk/control.ts';
-import { FactsFields } from './facts-fields.tsx';
+import { FactsFields } from '@/features/fields/desk/facts-fields.tsx';
+import { useFacts } from '@/features/fields/desk/use-facts.ts';
 import { useKinds } from './use-kinds.ts';
 
 export interface ThingDialogProps {
@@ -32,7 +31,6 @@ const WHAT = [
   { value: 'area', label: 'An area' },
 ] as const;
 
-const NONE: ReadonlyMap<string, string> = new Map();
 const KINDS_NAMED = 8;
 
 /** Enters a thing or an area, or changes what is known of it. */
@@ -44,8 +42,7 @@ export function ThingDialog(props: ThingDialogProps) {
   const [name, setName] = useState(thing?.name ?? '');
   const [within, setWithin] = useState(props.within);
   const [purposes, setPurposes] = useState<readonly string[]>(thing?.purposes ?? []);
-  const [facts, setFacts] = useState(thing?.facts ?? {});
-  const [wrong, setWrong] = useState(NONE);
+  const written = useFacts(thing?.facts ?? {});
   const [problem, setProblem] = useState<string | null>(null);
   const [asked, setAsked] = useState(false);
   const fields = kinds.find((each) => sameKind(each.name, kind))?.fields ?? [];
@@ -55,24 +52,12 @@ export function ThingDialog(props: ThingDialogProps) {
     ...things.filter((each) => !each.area).map((each) => each.kind),
   ];
   const offered = [...new Map(named.map((each) => [each.trim().toLowerCase(), each])).values()];
-  const give = (key: string, given: Given): void => {
-    const nowWrong = new Map(wrong);
-    nowWrong.delete(key);
-    if ('problem' in given) nowWrong.set(key, given.problem);
-    else {
-      const rest = Object.fromEntries(Object.entries(facts).filter(([each]) => each !== key));
-      const { value, unit } = given;
-      const fact: Fact | null =
-        value === null ? null : { value, ...(unit === undefined ? {} : { unit }) };
-      setFacts(fact ? { ...rest, [key]: fact } : rest);
-    }
-    setWrong(nowWrong);
-  };
   const save = async (): Promise<void> => {
     setAsked(true);
-    if (!name.trim() || (!area && !kind.trim()) || wrong.size > 0) return;
+    const fits = written.settle();
+    if (!name.trim() || (!area && !kind.trim()) || !fits) return;
     const said = {
-      ...{ name, kind: kind.trim() || 'area', facts: area ? {} : facts },
+      ...{ name, kind: kind.trim() || 'area', facts: area ? {} : written.facts },
       purposes: area ? purposes : [],
     };
     try {
@@ -130,7 +115,7 @@ export function ThingDialog(props: ThingDialogProps) {
             help="The same room can be one for lighting and one for heating."
           />
         ) : (
-          <FactsFields fields={fields} facts={facts} wrong={asked ? wrong : NONE} onGive={give} />
+          <FactsFields {...{ fields, written }} />
         )}
         {problem ? (
           <Notice tone="eyes" alert>

@@ -11,6 +11,9 @@ import { FormInput } from '@/design/form-fields.tsx';
 import { Notice } from '@/design/notice.tsx';
 import { ask, wordsFor } from '@/device/api.ts';
 import { DemandsFields } from '@/features/accounts/desk/demands-fields.tsx';
+import { FactsFields } from '@/features/fields/desk/facts-fields.tsx';
+import { useFacts } from '@/features/fields/desk/use-facts.ts';
+import { useOwnFields } from '@/features/fields/desk/use-own-fields.ts';
 import { ContactFields } from './contact-fields.tsx';
 
 export interface ClientDialogProps {
@@ -41,7 +44,11 @@ export function ClientDialog({ client, mayKeep, onClose, onSaved }: ClientDialog
     resolver: zodResolver(ClientDraft),
     defaultValues: { name, number, address, contacts, note, demands: client?.demands ?? {} },
   });
-  const save = handleSubmit(async (draft) => {
+  const { fields } = useOwnFields('client');
+  const written = useFacts(client?.own ?? {});
+  const save = handleSubmit(async (said) => {
+    if (!written.settle()) return;
+    const draft = { ...said, own: written.facts };
     try {
       if (client) await ask(Client, 'PUT', `/api/clients/${client.id}`, draft);
       else await ask(Client, 'POST', '/api/clients', draft);
@@ -58,6 +65,7 @@ export function ClientDialog({ client, mayKeep, onClose, onSaved }: ClientDialog
           <FormInput key={text.name} {...{ control, ...text }} />
         ))}
         <ContactFields control={control} />
+        <FactsFields {...{ fields, written }} />
         <FormInput {...{ control, name: 'note', label: 'Note' }} lines={3} />
         <Controller
           control={control}

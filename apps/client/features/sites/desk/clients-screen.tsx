@@ -7,6 +7,10 @@ import { Button } from '@/design/button.tsx';
 import { Body } from '@/design/text.tsx';
 import { useMe } from '@/features/accounts/session.ts';
 import { ImportButton } from '@/features/exchange/desk/import-button.tsx';
+import { OwnConditions } from '@/features/fields/desk/own-conditions.tsx';
+import { ownColumns, ownIds } from '@/features/fields/desk/own-columns.tsx';
+import { OwnFieldsButton } from '@/features/fields/desk/own-fields-button.tsx';
+import { useOwnFields } from '@/features/fields/desk/use-own-fields.ts';
 import { ListPage } from '@/features/lists/desk/list-page.tsx';
 import type { ListColumn } from '@/features/lists/desk/office-list.tsx';
 import { TextFilter } from '@/features/lists/desk/text-filter.tsx';
@@ -56,8 +60,10 @@ export function ClientsScreen() {
   const [opened, setOpened] = useState<Client | 'new' | null>(null);
   const list = useList<Client>({
     ...{ name: 'clients', path: '/api/clients', schema: ClientsAnswer },
-    ...{ about: ['client', 'site'], keys: [] },
+    ...{ about: ['client', 'site'], keys: ['where'] },
   });
+  const { fields } = useOwnFields('client');
+  const columns = [...COLUMNS, ...ownColumns<Client>(fields, ({ own }) => own)];
   const mayKeep = may(person.roles, 'keep places');
   return (
     <ListPage<Client>
@@ -69,6 +75,7 @@ export function ClientsScreen() {
           </Button>
           {mayKeep ? (
             <>
+              <OwnFieldsButton holder="client" />
               <ImportButton kind="clients" onDone={list.again} />
               <Button main dense onPress={() => setOpened('new')}>
                 Add a client
@@ -80,7 +87,8 @@ export function ClientsScreen() {
       list={list}
       idOf={({ id }) => id}
       nameOf={({ name }) => name}
-      columns={COLUMNS}
+      columns={columns}
+      hiddenAtFirst={ownIds(fields)}
       orderedBy="name"
       onOpen={setOpened}
       nothing={
@@ -89,11 +97,14 @@ export function ClientsScreen() {
           : 'No client is here yet: add one, or import a file of them.'
       }
       filters={
-        <TextFilter
-          label="Name, number, address or contact"
-          query={list.query}
-          onChange={list.change}
-        />
+        <>
+          <TextFilter
+            label="Name, number, address or contact"
+            query={list.query}
+            onChange={list.change}
+          />
+          <OwnConditions {...{ fields, list }} />
+        </>
       }
     >
       {opened ? (

@@ -9,6 +9,10 @@ import { Body } from '@/design/text.tsx';
 import { useMe } from '@/features/accounts/session.ts';
 import { useNow } from '@/device/use-now.ts';
 import { ImportButton } from '@/features/exchange/desk/import-button.tsx';
+import { OwnConditions } from '@/features/fields/desk/own-conditions.tsx';
+import { ownColumns, ownIds } from '@/features/fields/desk/own-columns.tsx';
+import { OwnFieldsButton } from '@/features/fields/desk/own-fields-button.tsx';
+import { useOwnFields } from '@/features/fields/desk/use-own-fields.ts';
 import { ListPage } from '@/features/lists/desk/list-page.tsx';
 import type { ListColumn } from '@/features/lists/desk/office-list.tsx';
 import { RetiredFilter } from '@/features/lists/desk/retired-filter.tsx';
@@ -76,8 +80,10 @@ export function PlacesScreen() {
     path: '/api/sites',
     schema: SitesAnswer,
     about: ['site'],
-    keys: ['retired'],
+    keys: ['retired', 'where'],
   });
+  const { fields } = useOwnFields('place');
+  const columns = [...columnsOf(today), ...ownColumns<Site>(fields, ({ own }) => own)];
   return (
     <ListPage
       title="Places"
@@ -91,6 +97,7 @@ export function PlacesScreen() {
           </Button>
           {may(person.roles, 'keep places') ? (
             <>
+              <OwnFieldsButton holder="place" />
               <ImportButton kind="places" onDone={list.again} />
               <Button main dense onPress={() => router.setParams({ new: 'place' })}>
                 Add a place
@@ -102,7 +109,8 @@ export function PlacesScreen() {
       list={list}
       idOf={({ id }) => id}
       nameOf={({ name }) => name}
-      columns={columnsOf(today)}
+      columns={columns}
+      hiddenAtFirst={ownIds(fields)}
       orderedBy="name"
       onOpen={({ id }) => router.navigate(`/places/${id}`)}
       nothing={
@@ -123,6 +131,7 @@ export function PlacesScreen() {
             query={list.query}
             onChange={list.change}
           />
+          <OwnConditions {...{ fields, list }} />
         </>
       }
     >

@@ -11,6 +11,9 @@ import { Input } from '@/design/input.tsx';
 import { Notice } from '@/design/notice.tsx';
 import { ask, wordsFor } from '@/device/api.ts';
 import { useMe } from '@/features/accounts/session.ts';
+import { FactsFields } from '@/features/fields/desk/facts-fields.tsx';
+import { useFacts } from '@/features/fields/desk/use-facts.ts';
+import { useOwnFields } from '@/features/fields/desk/use-own-fields.ts';
 import { BranchOfSite } from './branch-of-site.tsx';
 import { HazardFields } from './hazard-fields.tsx';
 import { RadiusField } from './radius-field.tsx';
@@ -60,7 +63,11 @@ export function SiteDialog({ site, onClose, onSaved }: SiteDialogProps) {
   });
   const { control, formState } = form;
   const { errors } = formState;
-  const save = form.handleSubmit(async (draft) => {
+  const { fields } = useOwnFields('place');
+  const written = useFacts(site?.own ?? {});
+  const save = form.handleSubmit(async (said) => {
+    if (!written.settle()) return;
+    const draft = { ...said, own: written.facts };
     try {
       const saved = site
         ? await ask(Site, 'PUT', `/api/sites/${site.id}`, draft)
@@ -94,6 +101,7 @@ export function SiteDialog({ site, onClose, onSaved }: SiteDialogProps) {
         <HazardFields control={control} problem={errors.hazards && HAZARD_WRONG} />
         <RadiusField control={control} />
         <BranchOfSite control={control} />
+        <FactsFields {...{ fields, written }} />
         <ContactFields control={control} />
         {problem ? (
           <Notice tone="eyes" alert>

@@ -11,10 +11,11 @@ import {
   PrimaryColumn,
   type Relation,
 } from 'typeorm';
+import { OwnFacts } from '../fields/entities.ts';
 import { SiteRow } from '../sites/entities.ts';
 
 @Entity('job')
-export class JobRow {
+export class JobRow extends OwnFacts {
   @PrimaryColumn('uuid') id!: string;
   @Column('uuid', { name: 'org_id' }) org!: string;
   @Column('uuid', { name: 'branch_id' }) branch!: string;

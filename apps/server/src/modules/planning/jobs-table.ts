@@ -3,7 +3,10 @@ import { sayMinute } from '@ant-trail/core/calendar';
 import { listTable } from '../../tables/list-table.ts';
 import type { Cell } from '../../tables/table-file.ts';
 import { peopleNamed } from '../accounts/people.ts';
+import { ownCells, titlesWithOwn } from '../fields/own-cells.ts';
 import { listJobs } from './list-jobs.ts';
+
+const TITLES = ['Day', 'Start', 'Place', 'Job', 'State', 'People', 'Sheets', 'Id'];
 
 /** Jobs, as they can be taken along. */
 export const jobsTable = listTable({
@@ -11,9 +14,10 @@ export const jobsTable = listTable({
   name: 'Jobs',
   allowed: 'read',
   query: JobsQuery,
-  titles: ['Day', 'Start', 'Place', 'Job', 'State', 'People', 'Sheets', 'Id'],
+  titles: (db) => titlesWithOwn(db, 'job', TITLES),
   page: listJobs,
   cells: async (db) => {
+    const own = await ownCells(db, 'job');
     const names = new Map((await peopleNamed(db)).map(({ id, name }) => [id, name]));
     return (card: JobCard): Cell[] => [
       card.job.day,
@@ -23,6 +27,7 @@ export const jobsTable = listTable({
       card.job.state,
       card.visits.map(({ person }) => (person ? (names.get(person) ?? '') : '')).join('; '),
       card.job.sheets.length,
+      ...own(card.job.own),
       card.job.id,
     ];
   },

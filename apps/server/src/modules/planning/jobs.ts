@@ -44,6 +44,7 @@ export function jobOf(row: JobRow): Job {
     sheets: sheets.map(sheetOf),
     expectedSheets: row.expectedSheets,
     reader: row.reader,
+    own: row.own,
   };
 }
 

@@ -1,6 +1,7 @@
 import type { JobCard, JobsQuery } from '@ant-trail/contract/planning';
 import { In, type EntityManager, type SelectQueryBuilder } from 'typeorm';
 import { inOrderOf, listPage, patternsOf, type Order } from '../../database/list-page.ts';
+import { narrowBy } from '../fields/narrow-by.ts';
 import { JobRow } from './entities.ts';
 import { cardOf, findJobs } from './jobs.ts';
 
@@ -19,7 +20,7 @@ export async function listJobs(
   const order = { columns: ORDERS[by], descending: query.order.startsWith('-') };
   const page = await listPage(db, jobsLike(db, query), order, {
     ...query,
-    dear: Boolean(query.text),
+    dear: Boolean(query.text ?? query.where?.length),
   });
   const rows = await findJobs(db, { id: In([...page.ids]) });
   return { ...page, rows: inOrderOf(page.ids, rows).map(cardOf) };
@@ -32,6 +33,7 @@ function jobsLike(db: EntityManager, asked: JobsQuery): SelectQueryBuilder<JobRo
   if (site) query.andWhere('j.site_id = :site', { site });
   if (from) query.andWhere('j.day >= :from', { from });
   if (to) query.andWhere('j.day <= :to', { to });
+  narrowBy(query, 'j.own_found', asked.where);
   if (template)
     query.andWhere(
       'EXISTS (SELECT 1 FROM sheet h WHERE h.job_id = j.id AND h.template_id = :template)',

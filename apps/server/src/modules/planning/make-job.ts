@@ -6,6 +6,7 @@ import type { EntityManager } from 'typeorm';
 import type { Session } from '../../http/session.ts';
 import { appendEntries } from '../../log/append.ts';
 import { notFound, Refusal } from '../../refusals/refusal.ts';
+import { ownAs } from '../fields/own-fields.ts';
 import { SiteRow } from '../sites/entities.ts';
 import { newestVersion, planOf } from '../templates/versions.ts';
 import { JobRow, VisitRow } from './entities.ts';
@@ -39,6 +40,7 @@ export async function makeJob(
   const job = randomUUID();
   await db.insert(JobRow, {
     ...own,
+    ...(await ownAs(db, 'job', draft.own ?? {})),
     id: job,
     branch: session.branch,
     site: { id: draft.site },

@@ -7,6 +7,7 @@ import {
   JobDecisionDraft,
   JobDetails,
   JobDraft,
+  JobOwnDraft,
   JobsAnswer,
   JobsQuery,
   SuitingAnswer,
@@ -22,6 +23,7 @@ import { findJobs, visitCardsOf } from './jobs.ts';
 import { listJobs } from './list-jobs.ts';
 import { makeJob } from './make-job.ts';
 import { planVisit } from './plan-visit.ts';
+import { writeOwn } from './write-own.ts';
 import { whoSuits } from './suiting.ts';
 
 export const planningRoutes = [
@@ -90,6 +92,17 @@ export const planningRoutes = [
     params: z.object({ id: Id }),
     answer: JobDetails,
     handle: ({ db, params }) => jobDetails(db, params.id),
+  }),
+  route({
+    method: 'put',
+    path: '/api/jobs/:id/own',
+    allowed: 'plan',
+    summary: 'Write what is known of a job by own fields',
+    params: z.object({ id: Id }),
+    body: JobOwnDraft,
+    answer: JobDetails,
+    handle: ({ db, params, body, session }) =>
+      writeOwn(db, session.organisation, params.id, body.own),
   }),
   route({
     method: 'post',

@@ -1,6 +1,7 @@
-import type { RecordFilter, RecordsQuery } from '@ant-trail/contract/records';
+import type { RecordsQuery } from '@ant-trail/contract/records';
 import type { EntityManager, SelectQueryBuilder } from 'typeorm';
 import { patternsOf } from '../../database/list-page.ts';
+import { narrowBy } from '../fields/narrow-by.ts';
 import { SheetRow } from '../planning/entities.ts';
 
 /** Finished sheets of a template that fit what is asked; those of cancelled jobs too, as what was captured stays. */
@@ -23,51 +24,6 @@ export function recordsLike(
     query.andWhere(`(p.words LIKE :word${at} OR j.words LIKE :word${at})`, {
       [`word${at}`]: pattern,
     });
-  for (const [at, filter] of (asked.where ?? []).entries()) narrow(query, filter, at);
+  narrowBy(query, 's.record', asked.where);
   return query;
-}
-
-/**
- * What a sheet says is compared as what it is: a number that is none in an older version of the template
- * fits no range, and breaks no list. Keys are values of the statement, never a part of it.
- */
-function narrow(query: SelectQueryBuilder<SheetRow>, filter: RecordFilter, at: number): void {
-  const [key, by] = filter;
-  query.setParameter(`key${at}`, key);
-  const field = `(s.record -> :key${at})`;
-  switch (by) {
-    case 'is':
-      // Of several that were chosen, one is enough.
-      query.andWhere(
-        `(${field} -> 'v' = to_jsonb(:is${at}::text) OR ${field} -> 'v' @> jsonb_build_array(:is${at}::text))`,
-        { [`is${at}`]: filter[2] },
-      );
-      return;
-    case 'has': {
-      const words = filter[2].replaceAll(/\s+/g, ' ').replaceAll(/[\\%_]/g, (sign) => `\\${sign}`);
-      query.andWhere(`regexp_replace(${field} ->> 't', '\\s+', ' ', 'g') ILIKE :has${at}`, {
-        [`has${at}`]: `%${words}%`,
-      });
-      return;
-    }
-    case 'from': {
-      const number = `CASE WHEN jsonb_typeof(${field} -> 'v') = 'number' THEN (${field} ->> 'v')::float8 END`;
-      const [, , low, high] = filter;
-      query.andWhere(`${number} BETWEEN :low${at} AND :high${at}`, {
-        [`low${at}`]: low ?? '-Infinity',
-        [`high${at}`]: high ?? 'Infinity',
-      });
-      return;
-    }
-    case 'days': {
-      const [, , from, to] = filter;
-      query.andWhere(`${field} ->> 'v' BETWEEN :first${at} AND :last${at}`, {
-        [`first${at}`]: from ?? '0000',
-        [`last${at}`]: to ?? '9999',
-      });
-      return;
-    }
-    case 'bad':
-      query.andWhere(`(${field} ->> 'bad')::boolean`);
-  }
 }

@@ -1,5 +1,6 @@
 import { RecordsQuery, type SheetRecord } from '@ant-trail/contract/records';
-import { recordFields, type RecordField } from '@ant-trail/core/records';
+import type { SoughtField } from '@ant-trail/core/fields';
+import { recordFields } from '@ant-trail/core/records';
 import { listTable } from '../../tables/list-table.ts';
 import type { Cell } from '../../tables/table-file.ts';
 import type { EntityManager } from 'typeorm';
@@ -12,7 +13,7 @@ const TITLES = ['Day', 'Place', 'Thing', 'People', 'State', 'Worst finding, 0 to
 async function fieldsShown(
   db: EntityManager,
   { template, without = '' }: Pick<RecordsQuery, 'template' | 'without'>,
-): Promise<RecordField[]> {
+): Promise<SoughtField[]> {
   const left = new Set(without.split(','));
   const { body } = await newestVersion(db, template);
   return recordFields(body).filter(({ key }) => !left.has(key));

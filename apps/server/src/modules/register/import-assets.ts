@@ -1,10 +1,8 @@
 import { randomUUID } from 'node:crypto';
 import { Name } from '@ant-trail/contract/common';
 import { AssetDraft, Condition } from '@ant-trail/contract/register';
-import type { Fact, Facts, Field } from '@ant-trail/core/fields';
-import { problemsWithFacts } from '@ant-trail/core/fields';
+import type { Facts } from '@ant-trail/core/fields';
 import { sameKind } from '@ant-trail/core/register';
-import { rulesOf } from '@ant-trail/core/sheet';
 import type { EntityManager } from 'typeorm';
 import { insertAll } from '../../database/insert-all.ts';
 import { oneAtATime } from '../../database/lock.ts';
@@ -15,10 +13,10 @@ import {
   plain,
   readDraft,
   sayThere,
-  type ImportLine,
   type ImportTarget,
   type LineReader,
 } from '../../tables/import-target.ts';
+import { factsOf, FIELD } from '../fields/read-facts.ts';
 import { SiteRow } from '../sites/entities.ts';
 import { AssetRow } from './entities.ts';
 import { assetKinds } from './kinds.ts';
@@ -37,8 +35,6 @@ interface NewAsset {
   readonly facts: Facts;
   readonly purposes: readonly string[];
 }
-
-const FIELD = 'field ';
 
 /** Things by the file: each at a place that is there, in areas that are made where they are not. */
 export const assetImport: ImportTarget<readonly NewAsset[]> = {
@@ -184,27 +180,3 @@ const areaIn = (site: string, within: string | null, name: string): NewAsset => 
   ...{ id: randomUUID(), site_id: site, kind: 'area', name, area: true, within },
   ...{ condition: 'unknown', facts: {}, purposes: [] },
 });
-
-/** What a line says under the fields its kind has, or what is wrong with that. */
-function factsOf(fields: readonly Field[], line: ImportLine): Facts | string {
-  const facts: Record<string, Fact> = {};
-  for (const field of fields) {
-    const text = line.get(`${FIELD}${plain(field.label)}`);
-    if (text === undefined) continue;
-    const given = optionOf(field, text) ??
-      rulesOf(field).readTyped?.(field, text) ?? { value: text };
-    if ('problem' in given) return `${field.label}: ${given.problem}`;
-    const unit = rulesOf(field).units?.(field)[0];
-    facts[field.key] = { value: given.value, ...(unit === undefined ? {} : { unit }) };
-  }
-  const [problem] = problemsWithFacts(fields, facts);
-  return problem ? `${problem.label}: ${problem.words}` : facts;
-}
-
-/** An answer that is offered, by its own words. */
-function optionOf(field: Field, text: string): { readonly value: Fact['value'] } | null {
-  const option = rulesOf(field)
-    .offers?.(field)
-    .find(({ label }) => plain(label) === plain(text));
-  return option ? { value: option.value } : null;
-}

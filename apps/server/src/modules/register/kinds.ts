@@ -1,10 +1,11 @@
 import { randomUUID } from 'node:crypto';
 import type { AssetKind, AssetKindDraft } from '@ant-trail/contract/register';
-import { problemsWithFacts, type Facts } from '@ant-trail/core/fields';
+import type { Facts } from '@ant-trail/core/fields';
 import { byName, sameKind } from '@ant-trail/core/register';
 import type { EntityManager } from 'typeorm';
 import { announce } from '../../database/feed.ts';
 import { notFound, Refusal } from '../../refusals/refusal.ts';
+import { mustFit } from '../fields/must-fit.ts';
 import { AssetKindRow } from './entities.ts';
 
 const kindOf = ({ id, name, fields }: AssetKindRow): AssetKind => ({ id, name, fields });
@@ -50,10 +51,7 @@ export async function changeKind(
   return saved(db, org, id, draft);
 }
 
-/**
- * Throws a Refusal where facts don't fit the fields of a kind. What was known before stays known,
- * whatever became of the fields meanwhile.
- */
+/** Throws a Refusal where facts don't fit the fields of a kind. */
 export async function mustFitKind(
   db: EntityManager,
   kind: string,
@@ -61,18 +59,5 @@ export async function mustFitKind(
   before: Facts = {},
 ): Promise<void> {
   const fields = (await assetKinds(db)).find((each) => sameKind(each.name, kind))?.fields ?? [];
-  const changed = Object.fromEntries(
-    Object.entries(facts).filter(
-      ([key, fact]) => JSON.stringify(before[key]) !== JSON.stringify(fact),
-    ),
-  );
-  const problems = problemsWithFacts(fields, changed);
-  const [first] = problems;
-  if (!first) return;
-  throw new Refusal(
-    422,
-    'unfitting-facts',
-    `${first.label}: ${first.words}`,
-    problems.map(({ field, words }) => ({ field: `facts.${field}`, message: words })),
-  );
+  mustFit(fields, facts, before, 'facts');
 }

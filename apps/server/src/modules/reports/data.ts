@@ -1,4 +1,5 @@
 import type { Person } from '@ant-trail/contract/accounts';
+import type { Facts, Field } from '@ant-trail/core/fields';
 import type { Dossier } from '@ant-trail/contract/review';
 
 /** All that a report is drawn from; it crosses to the worker thread as it is. */
@@ -7,5 +8,7 @@ export interface ReportData {
   readonly people: readonly Person[];
   readonly organisation: string;
   readonly timeZone: string;
+  /** What is known of job, place and client by own fields that are shown in reports. */
+  readonly known: readonly { readonly field: Field; readonly facts: Facts }[];
   readonly photos: Readonly<Record<string, Uint8Array>>;
 }

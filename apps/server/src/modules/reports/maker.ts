@@ -9,6 +9,7 @@ import { everybody } from '../accounts/people.ts';
 import type { MediaFiles } from '../media/files.ts';
 import { findDossier } from '../review/dossier.ts';
 import type { ReportData } from './data.ts';
+import { knownOf } from './known.ts';
 
 export interface Report {
   readonly name: string;
@@ -67,6 +68,7 @@ export class ReportMaker {
       people: await everybody(db),
       organisation: own?.name ?? '',
       timeZone: own?.timeZone ?? 'UTC',
+      known: await knownOf(db, dossier),
     };
   }
 

@@ -1,7 +1,10 @@
 import { ClientsQuery, type Client } from '@ant-trail/contract/sites';
 import { listTable } from '../../tables/list-table.ts';
 import type { Cell } from '../../tables/table-file.ts';
+import { ownCells, titlesWithOwn } from '../fields/own-cells.ts';
 import { listClients } from './clients.ts';
+
+const TITLES = ['Client', 'Number', 'Address', 'Contacts', 'Note', 'Places', 'Id'];
 
 /** Clients, as they can be taken along. */
 export const clientsTable = listTable({
@@ -9,16 +12,18 @@ export const clientsTable = listTable({
   name: 'Clients',
   allowed: 'read',
   query: ClientsQuery,
-  titles: ['Client', 'Number', 'Address', 'Contacts', 'Note', 'Places', 'Id'],
+  titles: (db) => titlesWithOwn(db, 'client', TITLES),
   page: listClients,
-  cells: () =>
-    Promise.resolve((client: Client): Cell[] => [
+  cells: async (db) => {
+    const own = await ownCells(db, 'client');
+    return (client: Client): Cell[] => [
       ...[client.name, client.number, client.address],
       client.contacts
         .map(({ name, role, phone, email }) =>
           [name, role, phone, email].filter(Boolean).join(', '),
         )
         .join('; '),
-      ...[client.note, client.places, client.id],
-    ]),
+      ...[client.note, client.places, ...own(client.own), client.id],
+    ];
+  },
 });

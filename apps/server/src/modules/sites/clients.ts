@@ -4,6 +4,8 @@ import { In, type EntityManager } from 'typeorm';
 import { announce } from '../../database/feed.ts';
 import { inOrderOf, listPage, patternsOf } from '../../database/list-page.ts';
 import { notFound, Refusal } from '../../refusals/refusal.ts';
+import { narrowBy } from '../fields/narrow-by.ts';
+import { ownAs, ownGiven } from '../fields/own-fields.ts';
 import { ClientRow } from './entities.ts';
 import { tellOfSites } from './tell.ts';
 
@@ -17,6 +19,7 @@ export async function listClients(
     query.andWhere(`(c.words LIKE :word${at} OR c.contacts::text ILIKE :word${at})`, {
       [`word${at}`]: pattern,
     });
+  narrowBy(query, 'c.own_found', asked.where);
   const page = await listPage(
     db,
     query,
@@ -27,7 +30,7 @@ export async function listClients(
       ],
       descending: asked.order.startsWith('-'),
     },
-    { ...asked, dear: Boolean(asked.text) },
+    { ...asked, dear: Boolean(asked.text ?? asked.where?.length) },
   );
   const rows = await db.findBy(ClientRow, { id: In([...page.ids]) });
   const counted = await db.query<{ id: string; places: string }[]>(
@@ -44,8 +47,8 @@ export async function listClients(
 }
 
 const clientOf = (row: ClientRow, places: number): Client => {
-  const { id, name, number, address, contacts, note, demands } = row;
-  return { id, name, number, address, contacts, note, demands, places };
+  const { id, name, number, address, contacts, note, demands, own } = row;
+  return { id, name, number, address, contacts, note, demands, own, places };
 };
 
 async function mustBeFree(db: EntityManager, name: string, own: string | null): Promise<void> {
@@ -65,7 +68,8 @@ export async function addClient(
   draft: ClientDraft,
 ): Promise<Client> {
   await mustBeFree(db, draft.name, null);
-  const row = { demands: {}, ...draft, id: randomUUID(), org };
+  const own = await ownAs(db, 'client', draft.own ?? {});
+  const row = { demands: {}, ...draft, ...own, id: randomUUID(), org };
   await db.insert(ClientRow, row);
   await announce(db, org, [{ kind: 'client', ref: row.id }]);
   return clientOf(row, 0);
@@ -81,7 +85,8 @@ export async function changeClient(
   const before = await db.findOneBy(ClientRow, { id });
   if (!before) throw notFound('This client');
   await mustBeFree(db, draft.name, id);
-  await db.update(ClientRow, { id }, draft);
+  const own = await ownGiven(db, 'client', draft.own, before.own);
+  await db.update(ClientRow, { id }, { ...draft, ...own });
   const [renamed] = await db.query<[{ id: string }[], number]>(
     `UPDATE site SET client = $2
      WHERE lower(trim(client)) = lower(trim($1)) AND client <> $2 RETURNING id`,

@@ -1,9 +1,10 @@
 import type { Demands } from '@ant-trail/contract/accounts';
 import type { Contact } from '@ant-trail/contract/sites';
+import { OwnFacts } from '../fields/entities.ts';
 import { Column, Entity, PrimaryColumn } from 'typeorm';
 
 @Entity('site')
-export class SiteRow {
+export class SiteRow extends OwnFacts {
   @PrimaryColumn('uuid') id!: string;
   @Column('uuid', { name: 'org_id' }) org!: string;
   @Column('uuid', { name: 'branch_id' }) branch!: string;
@@ -34,7 +35,7 @@ export class SiteNoteRow {
 }
 
 @Entity('client')
-export class ClientRow {
+export class ClientRow extends OwnFacts {
   @PrimaryColumn('uuid') id!: string;
   @PrimaryColumn('uuid', { name: 'org_id' }) org!: string;
   @Column('text') name!: string;

@@ -1,5 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { ClientDraft, SiteDraft } from '@ant-trail/contract/sites';
+import type { Facts, Field } from '@ant-trail/core/fields';
 import { readNumber } from '@ant-trail/core/measure';
 import { announce } from '../../database/feed.ts';
 import { insertAll } from '../../database/insert-all.ts';
@@ -11,6 +12,8 @@ import {
   type ImportLine,
   type ImportTarget,
 } from '../../tables/import-target.ts';
+import { fieldsOf, ownColumns } from '../fields/own-fields.ts';
+import { columnsOf, factsOf } from '../fields/read-facts.ts';
 import { noteClients } from './clients.ts';
 import { ClientRow, SiteRow } from './entities.ts';
 import { tellOfSites } from './tell.ts';
@@ -33,25 +36,28 @@ function contactOf(line: ImportLine) {
 export const clientImport: ImportTarget<ClientDraft> = {
   kind: 'clients',
   allowed: 'keep places',
-  columns: () =>
-    Promise.resolve([
-      column('name', 'Client', ['name', 'customer', 'company'], { required: true }),
-      column('number', 'Number', ['client number', 'customer number', 'no', 'id']),
-      column('address', 'Address', ['street', 'postal address']),
-      ...CONTACT,
-      column('note', 'Note', ['remark', 'remarks', 'notes']),
-    ]),
+  columns: async (db) => [
+    column('name', 'Client', ['name', 'customer', 'company'], { required: true }),
+    column('number', 'Number', ['client number', 'customer number', 'no', 'id']),
+    column('address', 'Address', ['street', 'postal address']),
+    ...CONTACT,
+    column('note', 'Note', ['remark', 'remarks', 'notes']),
+    ...columnsOf(await fieldsOf(db, 'client')),
+  ],
   begin: async (db) => {
     const there = new Map(
       (await db.find(ClientRow, { select: { name: true } })).map(({ name }) => [plain(name), 0]),
     );
+    const fields = await fieldsOf(db, 'client');
     return (line, number) => {
+      const own = factsOf(fields, line);
+      if (typeof own === 'string') return { why: own };
       const read = readDraft(
         ClientDraft,
         {
           ...{ name: line.get('name') ?? '', number: line.get('number') ?? '' },
           ...{ address: line.get('address') ?? '', note: line.get('note') ?? '' },
-          contacts: contactOf(line),
+          ...{ contacts: contactOf(line), own },
         },
         { name: 'Client', contacts: 'Contact' },
       );
@@ -65,7 +71,11 @@ export const clientImport: ImportTarget<ClientDraft> = {
     };
   },
   keep: async (db, { organisation }, drafts) => {
-    const rows = drafts.map((draft) => ({ id: randomUUID(), org_id: organisation, ...draft }));
+    const fields = await fieldsOf(db, 'client');
+    const rows = drafts.map((draft) => ({
+      ...{ id: randomUUID(), org_id: organisation, ...draft },
+      ...ownRow(fields, draft.own),
+    }));
     await insertAll(db, 'client', rows);
     await announce(
       db,
@@ -79,25 +89,25 @@ export const clientImport: ImportTarget<ClientDraft> = {
 export const siteImport: ImportTarget<SiteDraft> = {
   kind: 'places',
   allowed: 'keep places',
-  columns: () =>
-    Promise.resolve([
-      column('name', 'Place', ['name', 'site', 'site name', 'location'], { required: true }),
-      column('client', 'Client', ['customer', 'company', 'owner']),
-      column('number', 'The client’s number for it', ['number', 'site number', 'no', 'id']),
-      column('address', 'Address', ['street', 'postal address']),
-      column('lat', 'Latitude', ['lat', 'y'], {
-        required: true,
-        help: 'In degrees, such as 38.62',
-      }),
-      column('lon', 'Longitude', ['lon', 'lng', 'long', 'x'], {
-        ...{ required: true, help: 'In degrees, such as -41.30' },
-      }),
-      column('access', 'Getting in', ['access', 'directions', 'entry']),
-      column('hazards', 'Hazards', ['hazard', 'danger', 'warnings'], {
-        help: 'Several between semicolons',
-      }),
-      ...CONTACT,
-    ]),
+  columns: async (db) => [
+    column('name', 'Place', ['name', 'site', 'site name', 'location'], { required: true }),
+    column('client', 'Client', ['customer', 'company', 'owner']),
+    column('number', 'The client’s number for it', ['number', 'site number', 'no', 'id']),
+    column('address', 'Address', ['street', 'postal address']),
+    column('lat', 'Latitude', ['lat', 'y'], {
+      required: true,
+      help: 'In degrees, such as 38.62',
+    }),
+    column('lon', 'Longitude', ['lon', 'lng', 'long', 'x'], {
+      ...{ required: true, help: 'In degrees, such as -41.30' },
+    }),
+    column('access', 'Getting in', ['access', 'directions', 'entry']),
+    column('hazards', 'Hazards', ['hazard', 'danger', 'warnings'], {
+      help: 'Several between semicolons',
+    }),
+    ...CONTACT,
+    ...columnsOf(await fieldsOf(db, 'place')),
+  ],
   begin: async (db) => {
     const sites = await db.find(SiteRow, { select: { name: true, client: true, number: true } });
     const names = new Map(sites.map(({ name }) => [plain(name), 0]));
@@ -106,7 +116,10 @@ export const siteImport: ImportTarget<SiteDraft> = {
     const numbers = new Map(
       sites.filter(({ number }) => number.trim() !== '').map((site) => [numberOf(site), 0]),
     );
+    const fields = await fieldsOf(db, 'place');
     return (line, at) => {
+      const own = factsOf(fields, line);
+      if (typeof own === 'string') return { why: own };
       const where = placeOf(line);
       if ('why' in where) return where;
       const read = readDraft(
@@ -119,7 +132,7 @@ export const siteImport: ImportTarget<SiteDraft> = {
             .split(';')
             .map((hazard) => hazard.trim())
             .filter(Boolean),
-          contacts: contactOf(line),
+          ...{ contacts: contactOf(line), own },
         },
         { ...{ name: 'Place', lat: 'Latitude', lon: 'Longitude' }, contacts: 'Contact' },
       );
@@ -139,9 +152,11 @@ export const siteImport: ImportTarget<SiteDraft> = {
     };
   },
   keep: async (db, { organisation, branch }, drafts) => {
+    const fields = await fieldsOf(db, 'place');
     const rows = drafts.map((draft) => ({
       ...{ id: randomUUID(), org_id: organisation, branch_id: branch, retired: false },
       ...draft,
+      ...ownRow(fields, draft.own),
     }));
     await insertAll(db, 'site', rows);
     await noteClients(
@@ -156,6 +171,11 @@ export const siteImport: ImportTarget<SiteDraft> = {
     );
   },
 };
+
+function ownRow(fields: readonly Field[], facts: Facts = {}) {
+  const { own, ownFound, ownWords } = ownColumns(fields, facts);
+  return { own, own_found: ownFound, own_words: ownWords };
+}
 
 type Degrees = { readonly lat: number; readonly lon: number };
 

@@ -2,6 +2,7 @@ import type { Site, SitesQuery } from '@ant-trail/contract/sites';
 import { In, type EntityManager } from 'typeorm';
 import type { z } from 'zod';
 import { inOrderOf, listPage, patternsOf } from '../../database/list-page.ts';
+import { narrowBy } from '../fields/narrow-by.ts';
 import { SiteRow } from './entities.ts';
 import { siteOf } from './site.ts';
 
@@ -23,6 +24,7 @@ export async function listSites(
       })`,
       { [`word${at}`]: pattern },
     );
+  narrowBy(query, 's.own_found', asked.where);
   const by = asked.order.endsWith('client') ? 's.client' : 's.name';
   const page = await listPage(
     db,
@@ -34,7 +36,7 @@ export async function listSites(
       ],
       descending: asked.order.startsWith('-'),
     },
-    { ...asked, dear: Boolean(asked.text) },
+    { ...asked, dear: Boolean(asked.text ?? asked.where?.length) },
   );
   const rows = await db.findBy(SiteRow, { id: In([...page.ids]) });
   return { ...page, rows: inOrderOf(page.ids, rows).map(siteOf) };

@@ -15,6 +15,7 @@ import { z } from 'zod';
 import { route } from '../../http/route.ts';
 import type { Session } from '../../http/session.ts';
 import { notFound } from '../../refusals/refusal.ts';
+import { ownAs, ownGiven } from '../fields/own-fields.ts';
 import { mustBeBranch, tellOfMove } from './branch-of-site.ts';
 import { noteClients } from './clients.ts';
 import { SiteRow } from './entities.ts';
@@ -69,6 +70,7 @@ export const siteRoutes = [
         session,
         db.create(SiteRow, {
           ...{ hazardEnds: [], radius: null, owner: '', branch: session.branch, ...body },
+          ...(await ownAs(db, 'place', body.own ?? {})),
           ...{ id: randomUUID(), retired: false, org: session.organisation },
         }),
       );
@@ -86,8 +88,9 @@ export const siteRoutes = [
       await mustBeBranch(db, body.branch);
       const site = await findSite(db, params.id);
       const before = site.branch;
+      const own = await ownGiven(db, 'place', body.own, site.own);
       // Taken over whole: merged, a list would keep what was taken off it.
-      const now = await saved(db, session, Object.assign(site, body));
+      const now = await saved(db, session, Object.assign(site, body, own));
       if (before !== site.branch) await tellOfMove(db, session.organisation, site.id, before);
       return now;
     },

@@ -1,3 +1,4 @@
+import { sayFact } from '@ant-trail/core/fields';
 import {
   everyQuestion,
   sayMinutes,
@@ -69,6 +70,10 @@ export function writeCover(
     ['Time', sayMinutes(timeInSheet(ownEntries.map((entry) => entry.at)))],
     ['Result', state.score ? sayScore(state.score) : ''],
     ['Asked', dossier.job.instructions || dossier.version.body.title],
+    ...data.known.map(({ field, facts }): [string, string] => [
+      field.label,
+      sayFact(field, facts, (day) => say.day(day)),
+    ]),
     [
       'Template',
       `${dossier.version.body.title}, version ${dossier.version.number} of ${say.day(dossier.version.publishedAt.slice(0, 10))}`,
@@ -77,10 +82,10 @@ export function writeCover(
   for (const [label, words] of lines) {
     if (!words) continue;
     const y = paper.y;
-    paper.beside(label, paper.left, y, { width: 90, color: QUIET });
-    const height = paper.beside(words, paper.left + 96, y, {
-      width: paper.width - 96,
-    });
+    const height = Math.max(
+      paper.beside(label, paper.left, y, { width: 90, color: QUIET }),
+      paper.beside(words, paper.left + 96, y, { width: paper.width - 96 }),
+    );
     paper.y = y + height + 6;
   }
   paper.space(8);

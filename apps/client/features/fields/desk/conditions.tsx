@@ -1,6 +1,6 @@
-import type { RecordFilter } from '@ant-trail/contract/records';
+import type { FieldFilter } from '@ant-trail/contract/fields';
 import { writeUnit } from '@ant-trail/core/measure';
-import type { RecordField } from '@ant-trail/core/records';
+import type { SoughtField } from '@ant-trail/core/fields';
 import { useState } from 'react';
 import { Column, Row } from '@/design/box.tsx';
 import { Button } from '@/design/button.tsx';
@@ -12,18 +12,24 @@ import { Body } from '@/design/text.tsx';
 import { DayField } from '@/design/when.tsx';
 
 export interface ConditionsProps {
-  readonly fields: readonly RecordField[];
-  readonly where: readonly RecordFilter[];
-  readonly onChange: (where: readonly RecordFilter[]) => void;
+  readonly fields: readonly SoughtField[];
+  readonly where: readonly FieldFilter[];
+  readonly onChange: (where: readonly FieldFilter[]) => void;
+  /** What is asked, as “Only where a question says”. */
+  readonly label: string;
+  readonly empty: string;
+  /** Whether something said can be amiss. */
+  readonly judged?: boolean;
 }
 
 const MOST = 8;
 
-/** What the records have in common that are shown: by any question of their template. */
-export function Conditions({ fields, where, onChange }: ConditionsProps) {
+/** What all that is shown has in common, by what it says under any field. */
+export function Conditions(props: ConditionsProps) {
+  const { fields, where, onChange, judged = false } = props;
   const [key, setKey] = useState<string | null>(null);
   const field = fields.find((each) => each.key === key);
-  const add = (filter: RecordFilter): void => {
+  const add = (filter: FieldFilter): void => {
     onChange([...where, filter]);
     setKey(null);
   };
@@ -50,14 +56,14 @@ export function Conditions({ fields, where, onChange }: ConditionsProps) {
             {/* Begun anew once a condition is added: what was chosen stands above by then. */}
             <FindAmong
               key={where.length}
-              label="Only where a question says"
-              empty="Choose a question"
+              label={props.label}
+              empty={props.empty}
               chosen={key}
               onChoose={setKey}
               options={fields.map(({ key: value, label }) => ({ value, label }))}
             />
           </Column>
-          {field ? <NewCondition key={field.key} field={field} onAdd={add} /> : null}
+          {field ? <NewCondition key={field.key} {...{ field, judged }} onAdd={add} /> : null}
         </Row>
       ) : null}
     </Column>
@@ -65,8 +71,9 @@ export function Conditions({ fields, where, onChange }: ConditionsProps) {
 }
 
 interface NewConditionProps {
-  readonly field: RecordField;
-  readonly onAdd: (filter: RecordFilter) => void;
+  readonly field: SoughtField;
+  readonly judged: boolean;
+  readonly onAdd: (filter: FieldFilter) => void;
 }
 
 const numberIn = (text: string): number | null => {
@@ -74,12 +81,12 @@ const numberIn = (text: string): number | null => {
   return text.trim() === '' || !Number.isFinite(number) ? null : number;
 };
 
-function NewCondition({ field, onAdd }: NewConditionProps) {
+function NewCondition({ field, judged, onAdd }: NewConditionProps) {
   const { key, kind, options } = field;
   const [one, setOne] = useState(options[0]?.value ?? '');
   const [other, setOther] = useState('');
   const unit = field.unit === null ? '' : writeUnit(field.unit);
-  const made = ((): RecordFilter | null => {
+  const made = ((): FieldFilter | null => {
     if (kind === 'one of') return one ? [key, 'is', one] : null;
     if (kind === 'words') return one.trim() ? [key, 'has', one.trim()] : null;
     if (kind === 'day') return one || other ? [key, 'days', one || null, other || null] : null;
@@ -117,9 +124,11 @@ function NewCondition({ field, onAdd }: NewConditionProps) {
       <Button dense main disabled={made === null} onPress={() => (made ? onAdd(made) : undefined)}>
         Narrow
       </Button>
-      <Button dense onPress={() => onAdd([key, 'bad'])}>
-        Only what is amiss
-      </Button>
+      {judged ? (
+        <Button dense onPress={() => onAdd([key, 'bad'])}>
+          Only what is amiss
+        </Button>
+      ) : null}
       {made === null && kind === 'number' ? (
         <Body small quiet>
           One of the two is enough.
@@ -130,7 +139,7 @@ function NewCondition({ field, onAdd }: NewConditionProps) {
 }
 
 /** A condition in words, as “Gearbox from 60 °C”. */
-function sayFilter(filter: RecordFilter, fields: readonly RecordField[]): string {
+function sayFilter(filter: FieldFilter, fields: readonly SoughtField[]): string {
   const field = fields.find(({ key }) => key === filter[0]);
   const label = field?.label ?? filter[0];
   const unit = field?.unit ? writeUnit(field.unit) : '';

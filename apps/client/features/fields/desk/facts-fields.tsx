@@ -1,22 +1,20 @@
-import type { Facts, Field } from '@ant-trail/core/fields';
+import type { Field } from '@ant-trail/core/fields';
 import { Column } from '@/design/box.tsx';
 import { Body } from '@/design/text.tsx';
-import type { Given } from '@/features/kinds/desk/control.ts';
 import { deskControl } from '@/features/kinds/desk/controls.ts';
+import type { WrittenFacts } from './use-facts.ts';
 
 export interface FactsFieldsProps {
   readonly fields: readonly Field[];
-  readonly facts: Facts;
-  /** What is wrong, by the key of its field. */
-  readonly wrong: ReadonlyMap<string, string>;
-  readonly onGive: (key: string, given: Given) => void;
+  readonly written: WrittenFacts;
 }
 
 /** Kinds whose control has no label of its own to be seen. */
 const UNLABELLED: ReadonlySet<string> = new Set(['choice', 'choices', 'yesNo']);
 
-/** The fields a kind of thing has, each answered as its question is at the desk. */
-export function FactsFields({ fields, facts, wrong, onGive }: FactsFieldsProps) {
+/** Fields, each answered as its question is at the desk. */
+export function FactsFields({ fields, written }: FactsFieldsProps) {
+  const { facts, wrong, give } = written;
   return (
     <>
       {fields.map((field) => {
@@ -34,7 +32,7 @@ export function FactsFields({ fields, facts, wrong, onGive }: FactsFieldsProps) 
               label={field.label}
               value={fact?.value ?? null}
               unit={fact?.unit}
-              onGive={(given) => onGive(field.key, given)}
+              onGive={(given) => give(field.key, given)}
             />
             {wrong.has(field.key) ? (
               <Body small eyes role="alert">
