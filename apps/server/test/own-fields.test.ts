@@ -58,7 +58,13 @@ const client = (name: string, own: Facts): Promise<{ status: number; body: unkno
 const job = (title: string, own: Facts): Promise<{ status: number; body: unknown }> =>
   manager.call('POST', '/api/jobs', {
     ...{ site: team.org.site, template: team.org.template, title, instructions: '' },
-    ...{ day: new Date().toISOString().slice(0, 10), windowFrom: null, windowTo: null, start: 480, minutes: 30 },
+    ...{
+      day: new Date().toISOString().slice(0, 10),
+      windowFrom: null,
+      windowTo: null,
+      start: 480,
+      minutes: 30,
+    },
     ...{ person: team.org.people.technician, recipients: [], own },
   });
 
@@ -135,7 +141,7 @@ test('what does not fit is refused by name, and what was known before stays', as
   expect(unknown).toMatchObject({ status: 422 });
   const made = (await place('Fen', { order: { value: 'A 1' } })).body as Site;
   await define('place', FIELDS.slice(1), []);
-  const { id, retired: _, ...draft } = made;
+  const { id, ...draft } = made;
   // Changed by somebody whose page knows of no own fields, and by one who leaves them as they are.
   const { own, ...without } = draft;
   for (const body of [without, { ...draft, own }]) {
@@ -200,7 +206,7 @@ test('reports show those they are to show, and no others', async () => {
   await define('place', FIELDS, ['order', 'depth']);
   await define('job', [{ kind: 'text', key: 'cost', label: 'Cost centre', required: false }], []);
   const site = (await manager.call('GET', `/api/sites/${team.org.site}`)).body as Site;
-  const { id, retired: _, ...draft } = site;
+  const { id, ...draft } = site;
   await manager.call('PUT', `/api/sites/${id}`, {
     ...draft,
     own: {
