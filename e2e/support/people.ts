@@ -98,6 +98,19 @@ export async function passOnOwnPhone(
 export const question = (page: Page, label: string): Locator =>
   page.getByRole('region', { name: label, exact: true });
 
+/** Answers by one of a few; pressed again where the page was just coming to the next question by itself. */
+export async function answer(page: Page, label: string, words: string): Promise<void> {
+  const option = question(page, label).getByRole('radio', { name: words });
+  await option.click();
+  await expect(async () => {
+    // The page has gone on by itself: only what was taken makes it do so.
+    if ((await option.count()) === 0) return;
+    const isTaken = await option.isChecked({ timeout: 1_000 });
+    if (!isTaken) await option.click({ timeout: 1_000 });
+    expect(isTaken).toBe(true);
+  }).toPass({ timeout: 20_000 });
+}
+
 export interface PlannedJob {
   readonly place: string;
   /** Title of the template, as the dialog offers it. */

@@ -1,7 +1,7 @@
 import { expect, test, type Page } from '@playwright/test';
 import { TestOffice } from '../support/office.ts';
 import { showLabel } from '../support/labels.ts';
-import { drawSignature, find, openDesk, openPhone, question } from '../support/people.ts';
+import { answer, drawSignature, find, openDesk, openPhone } from '../support/people.ts';
 
 let office: TestOffice;
 test.beforeAll(async () => {
@@ -213,13 +213,13 @@ test('an organisation that has nothing comes to its first report', async ({ brow
     await page.getByRole('button', { name: 'Set off' }).click();
     await page.getByRole('button', { name: 'I have arrived' }).click();
     await page.getByRole('button', { name: 'Start the sheet' }).click();
-    await question(page, 'Surface').getByRole('radio', { name: 'Sound' }).click();
+    await answer(page, 'Surface', 'Sound');
     await page.getByLabel('Narrowest place, in m').fill('1.2');
     await page.getByLabel('Anchor held at, in kN').fill('12');
-    await question(page, 'Signs readable?').getByRole('radio', { name: 'Yes' }).click();
+    await answer(page, 'Signs readable?', 'Yes');
     await page.getByRole('button', { name: 'On to: Shelter and rescue' }).click();
     for (const label of ['Emergency telephone answers?', 'Stretcher in its place?'])
-      await question(page, label).getByRole('radio', { name: 'Yes' }).click();
+      await answer(page, label, 'Yes');
     await page.getByRole('button', { name: 'On to: Leaving' }).click();
     await drawSignature(page);
     await page.getByRole('button', { name: 'Finish', exact: true }).click();

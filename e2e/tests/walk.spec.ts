@@ -241,6 +241,8 @@ test('a job is planned, done with no network, reviewed, returned, approved and r
     const openAction = async (desk: Page): Promise<void> => {
       await desk.getByRole('link', { name: 'Actions' }).click();
       await desk.getByLabel('Action, place or owner').fill('brake 2 cormorant');
+      // Lines that are about to be narrowed away are not pressed.
+      await expect(desk.getByText('1 in all')).toBeVisible();
       await desk.getByRole('row').filter({ hasText: 'Cormorant kiosk' }).click();
     };
     await openAction(manager);

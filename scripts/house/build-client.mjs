@@ -38,6 +38,7 @@ const SKIPPED = new Set([
   '.expo',
   'fonts',
   'codes',
+  'pdf',
   'test',
   'tsconfig.json',
   'jest.config.cjs',
@@ -88,6 +89,22 @@ function bringCodeReader() {
   );
 }
 
+/** The program that draws PDF files, too. */
+function bringPdfReader() {
+  const require = createRequire(path.join(CLIENT, 'package.json'));
+  const from = path.dirname(require.resolve('pdfjs-dist/package.json'));
+  const pdf = path.join(CLIENT, 'public/pdf');
+  mkdirSync(pdf, { recursive: true });
+  for (const name of [
+    'legacy/build/pdf.min.mjs',
+    'legacy/build/pdf.worker.min.mjs',
+    'wasm/openjpeg.wasm',
+    'wasm/jbig2.wasm',
+    'wasm/qcms_bg.wasm',
+  ])
+    cpSync(path.join(from, name), path.join(pdf, path.basename(name)));
+}
+
 /** Exports the client and its service worker, when its sources changed since the last time. */
 export async function buildClient() {
   const wanted = fingerprint();
@@ -96,6 +113,7 @@ export async function buildClient() {
   rmSync(STAMP, { force: true });
   bringFonts();
   bringCodeReader();
+  bringPdfReader();
   layPiecesAside(CLIENT_DIST);
   await command(
     path.join(ROOT, 'node_modules/.bin/expo'),

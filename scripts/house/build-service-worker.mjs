@@ -24,6 +24,7 @@ export async function buildServiceWorker() {
       'app.webmanifest',
       'fonts/*',
       'codes/*',
+      'pdf/*',
       `${BUNDLES}/*.js`,
     ],
     globIgnores: DESK_ONLY,

@@ -87,6 +87,8 @@ export interface OnPhone {
   readonly notices?: readonly ComponentType[];
   /** Takes off the phone what is no longer needed there, on a day. */
   readonly clearAway?: (store: LocalStore, today: string) => Promise<void>;
+  /** Fetches what belongs to what the office told, such as files; the last thing of an exchange. */
+  readonly fetchBehind?: (store: LocalStore) => Promise<void>;
   /** Takes off the phone what belongs to another branch than the one its person is in now. */
   readonly leaveOtherBranches?: (store: LocalStore, branch: string) => Promise<void>;
 }

@@ -26,6 +26,7 @@ export type OfficeKind =
   | 'catalogue'
   | 'map'
   | 'own fields'
+  | 'document'
   | 'person'
   | 'action'
   | 'media'

@@ -7,6 +7,7 @@ import { useSession, worksAtDesk } from '@/features/accounts/session.ts';
 import { ActionsScreen } from '@/features/actions/desk/actions-screen.tsx';
 import { BeforehandScreen } from '@/features/capture/desk/beforehand-screen.tsx';
 import { CataloguesScreen } from '@/features/catalogues/desk/catalogues-screen.tsx';
+import { DocumentsScreen } from '@/features/documents/desk/documents-screen.tsx';
 import { MapScreen } from '@/features/maps/desk/map-screen.tsx';
 import { DayScreen } from '@/features/planning/desk/day-screen.tsx';
 import { JobsScreen } from '@/features/planning/desk/jobs-screen.tsx';
@@ -34,6 +35,7 @@ const SCREENS = {
   things: ThingsScreen,
   templates: TemplatesScreen,
   catalogues: CataloguesScreen,
+  documents: DocumentsScreen,
   jobs: JobsScreen,
   beforehand: BeforehandScreen,
   people: People,

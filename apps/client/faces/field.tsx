@@ -34,6 +34,10 @@ const LabelsScreen = lazy(async () => ({ default: (await bringThings()).LabelsSc
 const bringMap = () => import('@/features/maps/field/around-screen.tsx');
 const AroundScreen = lazy(async () => ({ default: (await bringMap()).AroundScreen }));
 
+const bringDocuments = () => import('@/features/documents/field/index.ts');
+const DocumentScreen = lazy(async () => ({ default: (await bringDocuments()).DocumentScreen }));
+const DocumentsScreen = lazy(async () => ({ default: (await bringDocuments()).DocumentsScreen }));
+
 const SCREENS = {
   trail: TrailScreen,
   visit: VisitScreen,
@@ -44,6 +48,8 @@ const SCREENS = {
   thing: ThingScreen,
   labels: LabelsScreen,
   around: AroundScreen,
+  document: DocumentScreen,
+  'documents-here': DocumentsScreen,
 };
 
 export default function FieldFace() {
@@ -54,7 +60,7 @@ export default function FieldFace() {
         // From the phone's own cache alone: over a poor network it would be in the way of what is sent.
         if (!navigator.serviceWorker?.controller) return;
         // What fails to come now is asked for again when it is gone to, and says so there.
-        for (const bring of [bringSheet, bringDetails, bringThings, bringMap])
+        for (const bring of [bringSheet, bringDetails, bringThings, bringMap, bringDocuments])
           void bring().catch(() => undefined);
       }),
     [],

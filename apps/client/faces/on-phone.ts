@@ -5,6 +5,7 @@ import { actionsOnPhone } from '@/features/actions/field/on-phone.ts';
 import { arrivalOnPhone } from '@/features/arrival/field/on-phone.ts';
 import { captureOnPhone } from '@/features/capture/field/on-phone.ts';
 import { cataloguesOnPhone } from '@/features/catalogues/field/on-phone.ts';
+import { documentsOnPhone } from '@/features/documents/field/on-phone.ts';
 import { fieldsOnPhone } from '@/features/fields/field/on-phone.ts';
 import { mapsOnPhone } from '@/features/maps/field/on-phone.ts';
 import { planningOnPhone } from '@/features/planning/field/on-phone.ts';
@@ -17,6 +18,7 @@ import { templatesOnPhone } from '@/features/templates/field/on-phone.ts';
 const PARTS = [
   accountsOnPhone,
   fieldsOnPhone,
+  documentsOnPhone,
   sitesOnPhone,
   registerOnPhone,
   tagsOnPhone,

@@ -14,6 +14,7 @@ import { organisationsDue } from './log/due.ts';
 import type { Folding } from './log/folding.ts';
 import { mountInvitations, type Post } from './modules/accounts/invitations.ts';
 import { recordRoutes } from './modules/records/routes.ts';
+import { documentRoutes } from './modules/documents/routes.ts';
 import { fieldRoutes } from './modules/fields/routes.ts';
 import { mapRoutes } from './modules/maps/routes.ts';
 import { branchRoutes } from './modules/accounts/branch-routes.ts';
@@ -78,6 +79,7 @@ export function allRoutes(
     ...accountRoutes(parts.post, giveBackWork),
     ...branchRoutes,
     ...fieldRoutes,
+    ...documentRoutes(parts.files),
     ...mapRoutes,
     ...recordRoutes(parts, parts.post.mailPort),
     ...siteRoutes,

@@ -15,6 +15,7 @@ import { WhoSuits1764345600000 } from './database/migrations/20-who-suits.ts';
 import { Maps1764349200000 } from './database/migrations/21-maps.ts';
 import { Records1764352800000 } from './database/migrations/22-records.ts';
 import { OwnFields1764439200000 } from './database/migrations/23-own-fields.ts';
+import { Documents1764442800000 } from './database/migrations/24-documents.ts';
 import { Register1764057600000 } from './database/migrations/3-register.ts';
 import { FeedByTransaction1764090000000 } from './database/migrations/4-feed-by-transaction.ts';
 import { SignIn1764093600000 } from './database/migrations/5-sign-in.ts';
@@ -46,6 +47,7 @@ import {
 } from './modules/planning/entities.ts';
 import { AssetEventRow, AssetKindRow, AssetRow } from './modules/register/entities.ts';
 import { ClientRow, SiteNoteRow, SiteRow } from './modules/sites/entities.ts';
+import { DocumentRow } from './modules/documents/entities.ts';
 import { OwnFieldsRow } from './modules/fields/entities.ts';
 import { MapLayerRow } from './modules/maps/entities.ts';
 import { TagRow } from './modules/tags/entities.ts';
@@ -63,6 +65,7 @@ const ENTITIES = [
   ClientRow,
   MapLayerRow,
   OwnFieldsRow,
+  DocumentRow,
   TemplateVersionRow,
   CatalogueEntity,
   AssetRow,
@@ -128,6 +131,7 @@ export function ownerData(url: string): DataSource {
       Maps1764349200000,
       Records1764352800000,
       OwnFields1764439200000,
+      Documents1764442800000,
     ],
     migrationsTableName: 'migration',
     logging: false,

@@ -126,6 +126,9 @@ const STAGES: readonly ((store: LocalStore) => Promise<void>)[] = [
       await part.clearAway?.(store, officeTime().toISOString().slice(0, 10));
   },
   sendPhotos,
+  async (store) => {
+    for (const part of store.parts) await part.fetchBehind?.(store);
+  },
 ];
 
 function stateFor(error: unknown): SyncState {

@@ -1,10 +1,8 @@
 import { MediaReceipts } from '@ant-trail/contract/media';
-import { Problem } from '@ant-trail/contract/common';
-import type { DetailedError } from 'tus-js-client';
-import { ask, askingHeaders, noteRefusal, Refused, Unreachable } from '@/device/api.ts';
+import { ask, Refused, Unreachable } from '@/device/api.ts';
 import type { KeptPhoto, LocalStore } from '@/device/local-store.ts';
+import { sendFile } from '@/device/send-file.ts';
 
-const CHUNK = 256 * 1024;
 const PHOTOS_A_QUESTION = 200;
 
 /** So many photos in a row failing, it is the office that fails. */
@@ -40,7 +38,12 @@ export async function sendPhotos(store: LocalStore): Promise<void> {
 const isAboutWho = (error: unknown): boolean => error instanceof Refused && error.status === 401;
 
 async function sendOne(store: LocalStore, photo: KeptPhoto): Promise<void> {
-  const refused = await refusalFrom(() => upload(store, photo));
+  const refused = await refusalFrom(() =>
+    sendFile({
+      ...photo,
+      onUploadUrl: (uploadUrl) => void store.photos.update(photo.sha256, { uploadUrl }),
+    }),
+  );
   if (refused === null) return takeReceipts(store, [photo]);
   if (!(refused instanceof Refused)) throw refused;
   const damaged = refused.problem.code === DAMAGED;
@@ -78,47 +81,5 @@ async function takeReceipts(store: LocalStore, photos: readonly KeptPhoto[]): Pr
   }
 }
 
-/** Uploads one photo; the uploader is loaded with the first one. Throws what the office says, or that it can't be reached. */
-async function upload(store: LocalStore, photo: KeptPhoto): Promise<void> {
-  const tus = await import('tus-js-client');
-  return new Promise((resolve, reject) => {
-    const sending = new tus.Upload(photo.bytes, {
-      endpoint: '/uploads',
-      uploadUrl: photo.uploadUrl,
-      chunkSize: CHUNK,
-      retryDelays: [],
-      storeFingerprintForResuming: false,
-      headers: askingHeaders(),
-      metadata: { sha256: photo.sha256, filetype: photo.type },
-      onUploadUrlAvailable: () => {
-        void store.photos.update(photo.sha256, { uploadUrl: sending.url });
-      },
-      onSuccess: () => resolve(),
-      onError: (error) =>
-        reject(error instanceof tus.DetailedError ? refusalIn(error) : new Unreachable()),
-    });
-    sending.start();
-  });
-}
-
 /** Answers after which the same bytes would be refused again. */
 const FINAL = new Set([400, 413, 415, 422]);
-
-/** What the office said; where nobody answered, or somebody on the way, it was not reached. */
-function refusalIn({ originalResponse }: DetailedError): Error {
-  const status = originalResponse?.getStatus() ?? 0;
-  const read = Problem.safeParse(parsed(originalResponse?.getBody() ?? ''));
-  if (!read.success)
-    return status === 0 ? new Unreachable() : new Error(`something on the way said ${status}`);
-  const refused = new Refused(status, read.data);
-  noteRefusal(refused);
-  return refused;
-}
-
-function parsed(text: string): unknown {
-  try {
-    return JSON.parse(text);
-  } catch {
-    return null;
-  }
-}

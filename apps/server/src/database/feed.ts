@@ -13,6 +13,7 @@ export type FeedKind =
   | 'catalogue'
   | 'map'
   | 'own fields'
+  | 'document'
   | 'person';
 
 /**

@@ -10,6 +10,7 @@ const LOCKS = {
   'arrival details': 12,
   map: 13,
   'own fields': 14,
+  documents: 15,
 } as const;
 
 /** Waits until nobody else is at it, and keeps others waiting until the transaction ends. */

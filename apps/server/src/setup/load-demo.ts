@@ -9,6 +9,7 @@ import { insertAll } from '../database/insert-all.ts';
 import { inOrganisation } from '../database/tenancy.ts';
 import { writeDetails } from '../modules/arrival/details.ts';
 import { OfficeKey } from '../modules/arrival/office-key.ts';
+import { loadDocuments } from './load-documents.ts';
 import { hashPassword } from '../modules/accounts/password.ts';
 
 /** On the island it is morning when the demo begins, whatever the clock of this machine says. */
@@ -45,6 +46,7 @@ export async function loadDemo(data: DataSource, filesDir: string, now: Date): P
       );
     }
   });
+  await loadDocuments(data, filesDir, organisation, now);
   await sealSome(data, filesDir, organisation);
   await beginAnother(data, timeZone);
   return organisation;

@@ -5,6 +5,7 @@ import { Action } from '../actions/index.ts';
 import { EntryContent, Series, SheetRef } from '../capture/index.ts';
 import { Id, Instant, ListQuery, listOf, Severity } from '../common/index.ts';
 import { Job, Visit } from '../planning/index.ts';
+import { DocumentThen } from '../documents/index.ts';
 import { Site } from '../sites/index.ts';
 import { PublishedTemplate } from '../templates/index.ts';
 
@@ -70,6 +71,8 @@ export const Dossier = z.object({
   entries: z.array(EntryContent),
   series: z.array(Series),
   actions: z.array(Action),
+  /** Documents that counted when it was finished, or count now. */
+  documents: z.array(DocumentThen),
   /** When each entry and photo was received, by id and by SHA-256. */
   receivedAt: z.record(z.string(), Instant),
   /** What was odd about entries as they arrived, by id. */

@@ -4,6 +4,7 @@ import { ArrivalOpened, ArrivalSeal } from '../arrival/index.ts';
 import { EarlierAnswers, EntryContent, ReceivedEntry, Series } from '../capture/index.ts';
 import { KeptCatalogue } from '../catalogues/index.ts';
 import { Day, Id, Instant } from '../common/index.ts';
+import { OfficeDocument } from '../documents/index.ts';
 import { OwnFields } from '../fields/index.ts';
 import { MapLayer } from '../maps/index.ts';
 import { AddedSheet, BegunJob, Handover, Job, Visit, VisitEvent } from '../planning/index.ts';
@@ -77,6 +78,7 @@ export const RECORDS = {
   catalogue: KeptCatalogue,
   'map layer': MapLayer,
   'own fields': OwnFields,
+  document: OfficeDocument,
   template: PublishedTemplate,
   job: Job,
   visit: Visit,

@@ -21,6 +21,8 @@ export const ABILITIES = {
   'keep places': ['manager', 'administrator'],
   /** To read at the desk what only whoever is at a place should know; each reading is noted. */
   'read arrival details': ['manager', 'administrator'],
+  /** To add documents and say which version counts. */
+  'keep documents': ['manager', 'administrator'],
   'keep catalogues': ['manager', 'administrator'],
   'build templates': ['manager', 'administrator'],
 } as const satisfies Readonly<Record<string, readonly Role[]>>;

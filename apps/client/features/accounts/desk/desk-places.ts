@@ -9,6 +9,7 @@ export const DESK_PLACES = [
   { href: '/map', word: 'Map' },
   { href: '/templates', word: 'Templates' },
   { href: '/catalogues', word: 'Catalogues' },
+  { href: '/documents', word: 'Documents' },
   { href: '/people', word: 'People' },
   { href: '/sent', word: 'Sent' },
 ] as const;

@@ -13,6 +13,8 @@ import { Body, Figure, Heading, Title } from '@/design/text.tsx';
 import { useLive } from '@/device/use-live.ts';
 import { useMe } from '@/features/accounts/session.ts';
 import { ArrivalHere } from '@/features/arrival/field/arrival-here.tsx';
+import { DocumentLines, useDocumentsAbout } from '@/features/documents/field/document-lines.tsx';
+import { aboutPlace } from '@/features/documents/field/documents-about.ts';
 import { Known } from '@/features/fields/field/known.tsx';
 import { NotesHere } from '@/features/sites/field/notes-here.tsx';
 import { usePhone } from '@/features/sync/phone.tsx';
@@ -92,6 +94,7 @@ export function VisitDetails({ stop, aside = false }: VisitDetailsProps) {
           </OutsideLink>
         </Row>
       </Part>
+      <DocumentsPart stop={stop} />
       <ArrivalPart site={site.id} visit={visit} />
       <Part title="For whoever comes next">
         <NotesHere site={site.id} />
@@ -130,6 +133,21 @@ export function VisitDetails({ stop, aside = false }: VisitDetailsProps) {
         </Part>
       ) : null}
     </Scroll>
+  );
+}
+
+/** Documents about the place, what stands there, and the sheets, where there are any. */
+function DocumentsPart({ stop: { site, sheets } }: { stop: TrailStop }) {
+  const templates = sheets.map(({ sheet }) => sheet.template);
+  const documents = useDocumentsAbout(
+    (store) => aboutPlace(store, site.id, templates),
+    [site.id, templates.join()],
+  );
+  if (documents.length === 0) return null;
+  return (
+    <Part title="Documents">
+      <DocumentLines documents={documents} />
+    </Part>
   );
 }
 

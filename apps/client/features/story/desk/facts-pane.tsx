@@ -12,6 +12,7 @@ import { sayDatedDay, sayNearDay } from '@/design/say-day.ts';
 import { Body, Heading } from '@/design/text.tsx';
 import { useNow } from '@/device/use-now.ts';
 import { usePeople } from '@/features/accounts/desk/use-people.ts';
+import { DocumentsPanel } from '@/features/documents/desk/documents-panel.tsx';
 import { useMe } from '@/features/accounts/session.ts';
 
 export interface FactsPaneProps {
@@ -86,6 +87,8 @@ export function FactsPane({ story, kinds, aside, children }: FactsPaneProps) {
           </Column>
         ))}
         {children}
+        <Dots />
+        <DocumentsPanel link={{ to: 'asset', ref: story.asset.id }} name={story.asset.name} />
         <Dots />
         <Heading>What is due</Heading>
         {due.length === 0 ? <Body quiet>No action is open here.</Body> : null}

@@ -8,6 +8,7 @@ import { Dots } from '@/design/dots.tsx';
 import { Mark } from '@/design/mark.tsx';
 import { Body, Heading, Title } from '@/design/text.tsx';
 import { ArrivalPanel } from '@/features/arrival/desk/arrival-panel.tsx';
+import { DocumentsPanel } from '@/features/documents/desk/documents-panel.tsx';
 import { SiteNotes } from '@/features/sites/desk/site-notes.tsx';
 
 const degrees = (value: number, [plus, minus]: readonly [string, string]): string =>
@@ -82,6 +83,8 @@ export function PlacePane({ site, things }: { site: Site; things: readonly Asset
         <ArrivalPanel site={site.id} name={site.name} />
         <Dots />
         <SiteNotes site={site.id} />
+        <Dots />
+        <DocumentsPanel link={{ to: 'site', ref: site.id }} name={site.name} />
       </Column>
     </Scroll>
   );

@@ -48,9 +48,14 @@ export function FindScreen() {
       <FieldHead>
         <Row justifyContent="space-between">
           <Title>Find a thing</Title>
-          <Button dense onPress={() => router.navigate('/around')}>
-            Map
-          </Button>
+          <Row gap="$2">
+            <Button dense onPress={() => router.navigate('/documents-here')}>
+              Documents
+            </Button>
+            <Button dense onPress={() => router.navigate('/around')}>
+              Map
+            </Button>
+          </Row>
         </Row>
       </FieldHead>
       <Column paddingHorizontal="$4" paddingBottom="$3">

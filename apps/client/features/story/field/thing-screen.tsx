@@ -17,6 +17,8 @@ import { useLive } from '@/device/use-live.ts';
 import { useNow } from '@/device/use-now.ts';
 import { useMe } from '@/features/accounts/session.ts';
 import { usePhone } from '@/features/sync/phone.tsx';
+import { DocumentLines, useDocumentsAbout } from '@/features/documents/field/document-lines.tsx';
+import { aboutThing } from '@/features/documents/field/documents-about.ts';
 import { BeginHereDialog } from './begin-here-dialog.tsx';
 import { placedThings } from './placed-things.ts';
 import { ThingLine } from './thing-line.tsx';
@@ -116,6 +118,7 @@ export function ThingScreen() {
                 </Button>
               </Row>
             </Column>
+            <DocumentsOfThing thing={found.thing} />
             {found.sheets.length > 0 ? (
               <>
                 <Rule />
@@ -160,5 +163,20 @@ export function ThingScreen() {
         <BeginHereDialog thing={found.thing} onClose={() => setBeginning(false)} />
       ) : null}
     </FieldPage>
+  );
+}
+
+/** Documents about it and about its kind, where there are any. */
+function DocumentsOfThing({ thing }: { thing: { readonly id: string; readonly kind: string } }) {
+  const documents = useDocumentsAbout((store) => aboutThing(store, thing), [thing.id, thing.kind]);
+  if (documents.length === 0) return null;
+  return (
+    <>
+      <Rule />
+      <Column padding="$4" gap="$2">
+        <Heading>Documents</Heading>
+        <DocumentLines documents={documents} />
+      </Column>
+    </>
   );
 }

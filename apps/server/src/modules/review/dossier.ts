@@ -1,10 +1,11 @@
 import type { Dossier } from '@ant-trail/contract/review';
-import type { Oddity } from '@ant-trail/core/log';
+import type { Entry, Oddity } from '@ant-trail/core/log';
 import type { EntityManager } from 'typeorm';
 import { entriesOf } from '../../log/append.ts';
 import { notFound } from '../../refusals/refusal.ts';
 import { findActions } from '../actions/actions.ts';
 import { earlierReadings } from '../capture/series.ts';
+import { countedThen } from '../documents/counted-then.ts';
 import { findJob, jobOf } from '../planning/jobs.ts';
 import { titleOfSheet } from '../planning/title-of-sheet.ts';
 import { visitFor } from '../planning/visit-for.ts';
@@ -39,8 +40,15 @@ export async function findDossier(db: EntityManager, sheet: string): Promise<Dos
     entries: entries.map((entry) => entry.body),
     series: await earlierReadings(db, { ...here, site: row.site.id }),
     actions: await findActions(db, { sheet }),
+    documents: await countedThen(db, { ...here, site: row.site.id }, finishedAt(entries)),
     receivedAt,
     odd,
     trouble: here.trouble,
   };
+}
+
+/** When a sheet was last finished; now, where it was not. */
+function finishedAt(entries: readonly { readonly body: Entry }[]): string {
+  const finish = entries.findLast(({ body }) => body.kind === 'finish');
+  return finish?.body.at ?? new Date().toISOString();
 }

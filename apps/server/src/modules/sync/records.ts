@@ -3,6 +3,7 @@ import { personRecords } from '../accounts/phone-records.ts';
 import { arrivalRecords } from '../arrival/phone-records.ts';
 import { earlierRecords, entryRecords, seriesRecords } from '../capture/phone-records.ts';
 import { catalogueRecords } from '../catalogues/phone-records.ts';
+import { documentRecords } from '../documents/phone-records.ts';
 import { ownFieldRecords } from '../fields/phone-records.ts';
 import { mapRecords } from '../maps/phone-records.ts';
 import { jobRecords, visitRecords } from '../planning/phone-records.ts';
@@ -17,6 +18,7 @@ export const RECORD_SOURCES: readonly PhoneRecords[] = [
   catalogueRecords,
   mapRecords,
   ownFieldRecords,
+  documentRecords,
   siteRecords,
   assetRecords,
   assetKindRecords,

@@ -1,3 +1,4 @@
+import type { DocumentThen } from '@ant-trail/contract/documents';
 import { sayFact } from '@ant-trail/core/fields';
 import {
   everyQuestion,
@@ -70,6 +71,7 @@ export function writeCover(
     ['Time', sayMinutes(timeInSheet(ownEntries.map((entry) => entry.at)))],
     ['Result', state.score ? sayScore(state.score) : ''],
     ['Asked', dossier.job.instructions || dossier.version.body.title],
+    ['Documents', dossier.documents.map((each) => sayDocument(each, say)).join('\n')],
     ...data.known.map(({ field, facts }): [string, string] => [
       field.label,
       sayFact(field, facts, (day) => say.day(day)),
@@ -107,6 +109,10 @@ export function writeCover(
   }
   return { findingsStand: stand };
 }
+
+/** As “Pump manual, version 2 of 3 May 2031”. */
+const sayDocument = ({ name, version }: DocumentThen, say: Say): string =>
+  `${name}, version ${version.number} of ${say.day(version.at.slice(0, 10))}`;
 
 function coverPicture(paper: Paper, data: ReportData, state: SheetState): void {
   const photos = [...everyQuestion(state)]

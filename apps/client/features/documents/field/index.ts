@@ -1,0 +1,2 @@
+export { DocumentScreen } from './document-screen.tsx';
+export { DocumentsScreen } from './documents-screen.tsx';
