@@ -1,5 +1,6 @@
 import { may } from '@ant-trail/core/accounts';
 import { setTimeout as sleep } from 'node:timers/promises';
+import type { OfficeDocument } from '@ant-trail/contract/documents';
 import type { LabelGrid } from '@ant-trail/contract/labels';
 import type { Tag } from '@ant-trail/contract/tags';
 import { timeOrderedId } from '@ant-trail/core/log';
@@ -13,6 +14,7 @@ import {
   type Office,
   type Organisation,
 } from './support/office.ts';
+import { keptFile } from './support/kept-file.ts';
 
 let office: Office;
 let a: Organisation;
@@ -140,6 +142,11 @@ beforeAll(async () => {
     fields: [{ kind: 'text', key: 'secret', label: 'Secret of B', required: false }],
     reported: [],
   });
+  fileOfB = { sha256: await keptFile(office, b, 'Secret of B'), file: 'b.pdf', note: '' };
+  const shown = await owner.call('POST', '/api/documents', {
+    ...{ name: 'Secret of B', note: '', links: [{ to: 'site', ref: b.site }], first: fileOfB },
+  });
+  document = shown.body as OfficeDocument;
   const drawn = await owner.call('POST', '/api/map', LAYER);
   layer = (drawn.body as { id: string }).id;
   const opened = await owner.call('POST', '/api/branches', { name: 'Secret of B' });
@@ -281,6 +288,9 @@ const LAYER = {
   },
 };
 let layer = '';
+let document: OfficeDocument;
+let fileOfB = { sha256: '', file: '', note: '' };
+const DOCUMENT = { name: 'Own', note: '', links: [] };
 let branch = '';
 const AT = 'day=2031-04-08&start=540&minutes=60';
 
@@ -291,6 +301,32 @@ const TRIES: Record<string, () => Try[]> = {
   'get /api/branches': () => [{ at: '/api/branches', gives: 200 }],
   'post /api/branches': () => [{ at: '/api/branches', body: { name: 'Own' }, gives: 200 }],
   'put /api/branches/:id': () => [{ at: `/api/branches/${branch}`, body: { name: 'Taken' } }],
+  'get /api/documents': () => [
+    { at: '/api/documents', gives: 200 },
+    { at: `/api/documents?to=site&ref=${b.site}`, gives: 200 },
+  ],
+  'get /api/documents.:format': () => [{ at: '/api/documents.csv', gives: 200 }],
+  'get /api/documents/:id': () => [{ at: `/api/documents/${document.id}` }],
+  'get /api/documents/:id/versions/:version/file': () => [
+    { at: `/api/documents/${document.id}/versions/${document.version.id}/file` },
+  ],
+  'post /api/documents': () => [
+    { at: '/api/documents', body: { ...DOCUMENT, first: fileOfB }, gives: 422 },
+    {
+      ...{ at: '/api/documents', gives: 422 },
+      body: { ...DOCUMENT, links: [{ to: 'site', ref: b.site }], first: fileOfB },
+    },
+  ],
+  'put /api/documents/:id': () => [{ at: `/api/documents/${document.id}`, body: DOCUMENT }],
+  'put /api/documents/:id/retired': () => [
+    { at: `/api/documents/${document.id}/retired`, body: { retired: true } },
+  ],
+  'post /api/documents/:id/versions': () => [
+    { at: `/api/documents/${document.id}/versions`, body: { ...fileOfB, current: true } },
+  ],
+  'put /api/documents/:id/current': () => [
+    { at: `/api/documents/${document.id}/current`, body: { version: document.version.id } },
+  ],
   'get /api/own-fields': () => [{ at: '/api/own-fields', gives: 200 }],
   // Its own are defined; those of B stay as they are.
   'put /api/own-fields/:holder': () => [

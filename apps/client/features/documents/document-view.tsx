@@ -25,7 +25,7 @@ function PictureView({ bytes, name }: Pick<DocumentViewProps, 'bytes' | 'name'>)
     return () => URL.revokeObjectURL(made);
   }, [bytes]);
   return (
-    <View flex={1} minHeight={0}>
+    <View flex={1} minHeight={0} position="relative">
       <button
         type="button"
         aria-label={whole ? 'Larger' : 'All of it'}

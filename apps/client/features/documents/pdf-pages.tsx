@@ -62,7 +62,7 @@ export function PdfPages({ bytes, name }: { readonly bytes: Blob; readonly name:
           +
         </Button>
       </Row>
-      <View flex={1} minHeight={0} backgroundColor="$rule">
+      <View flex={1} minHeight={0} position="relative" backgroundColor="$rule">
         <div
           ref={frame}
           tabIndex={0}

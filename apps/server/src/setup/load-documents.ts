@@ -23,7 +23,7 @@ export async function loadDocuments(
   const files = new MediaFiles(filesDir);
   await inOrganisation(data, organisation, async (db) => {
     const [keeper] = await db.query<{ id: string }[]>(
-      `SELECT id FROM person WHERE roles ? 'manager' ORDER BY name LIMIT 1`,
+      `SELECT id FROM person WHERE 'manager' = ANY (roles) ORDER BY name LIMIT 1`,
     );
     if (!keeper) return;
     const by = { organisation, person: keeper.id };

@@ -1,6 +1,7 @@
 import type { Route } from '../../http/route.ts';
 import { peopleTable } from '../accounts/people-table.ts';
 import { actionsTable } from '../actions/actions-table.ts';
+import { documentsTable } from '../documents/documents-table.ts';
 import { jobsTable } from '../planning/jobs-table.ts';
 import { recordsTable } from '../records/records-table.ts';
 import { assetsTable } from '../register/assets-table.ts';
@@ -13,6 +14,7 @@ export const listTables: readonly Route[] = [
   sitesTable,
   clientsTable,
   assetsTable,
+  documentsTable,
   peopleTable,
   actionsTable,
   recordsTable,
