@@ -66,9 +66,12 @@ await run(async () => {
       geolocation: { latitude: 38.65727, longitude: -41.27414, accuracy: 9 },
     });
     await context.addInitScript((name) => {
-      localStorage.setItem('ant-trail.theme', name);
       // Each picture is of what was gone to.
-      localStorage.setItem('ant-trail.straight-on', 'off');
+      const settings = { theme: name, goingOn: 'by hand' };
+      localStorage.setItem(
+        'ant-trail.settings',
+        JSON.stringify({ values: settings, unsent: settings }),
+      );
     }, theme);
     const page = await context.newPage();
     await page.goto(`${base}/sign-in`);

@@ -46,8 +46,7 @@ export async function openPhone(
     permissions: ['geolocation'],
     geolocation: { latitude: 38.6204, longitude: -41.3018, accuracy: 12 },
   });
-  if (!straightOn)
-    await context.addInitScript(() => localStorage.setItem('ant-trail.straight-on', 'off'));
+  await wanting(context, { goingOn: straightOn ? 'by itself' : 'by hand' });
   const page = await context.newPage();
   await signIn(page, base, who);
   if (who.includes('@')) {
@@ -95,6 +94,16 @@ export async function passOnOwnPhone(
 }
 
 /** The part of the sheet that belongs to one question. */
+/** Whoever signs in here has just said that they want it so, whatever the office knows. */
+export const wanting = (
+  context: BrowserContext,
+  settings: Readonly<Record<string, string>>,
+): Promise<unknown> =>
+  context.addInitScript(
+    (kept) => localStorage.setItem('ant-trail.settings', kept),
+    JSON.stringify({ values: settings, unsent: settings }),
+  );
+
 export const question = (page: Page, label: string): Locator =>
   page.getByRole('region', { name: label, exact: true });
 

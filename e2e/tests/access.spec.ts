@@ -1,7 +1,7 @@
 import { AxeBuilder } from '@axe-core/playwright';
 import { expect, test, type Browser, type Page } from '@playwright/test';
 import { TestOffice } from '../support/office.ts';
-import { signIn } from '../support/people.ts';
+import { signIn, wanting } from '../support/people.ts';
 
 let office: TestOffice;
 test.beforeAll(async () => {
@@ -35,7 +35,7 @@ async function mustBeAccessible(page: Page, view: string, theme: Theme): Promise
 
 async function openIn(browser: Browser, theme: Theme, width: number, height: number) {
   const context = await browser.newContext({ viewport: { width, height } });
-  await context.addInitScript((name) => localStorage.setItem('ant-trail.theme', name), theme);
+  await wanting(context, { theme });
   const page = await context.newPage();
   return { context, page, check: (view: string) => mustBeAccessible(page, view, theme) };
 }

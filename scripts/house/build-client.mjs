@@ -23,6 +23,8 @@ const SOURCES = [
   'packages/contract',
   'packages/stand-ins',
   'package-lock.json',
+  'package.json',
+  'CHANGELOG.md',
   'scripts/house/build-client.mjs',
   ...[moreKits('packages/core'), moreKits('apps/client')].flatMap((kit) =>
     kit ? [path.relative(ROOT, path.dirname(kit))] : [],
@@ -39,6 +41,7 @@ const SKIPPED = new Set([
   'fonts',
   'codes',
   'pdf',
+  'changes.json',
   'test',
   'tsconfig.json',
   'jest.config.cjs',
@@ -89,6 +92,22 @@ function bringCodeReader() {
   );
 }
 
+/** So many versions are told of. */
+const VERSIONS_TOLD = 3;
+
+/** What changed with the last versions, for whoever wants to read it in the application. */
+function bringChanges() {
+  const [, ...versions] = readFileSync(path.join(ROOT, 'CHANGELOG.md'), 'utf8').split(/^## /m);
+  const changes = versions.slice(0, VERSIONS_TOLD).map((text) => {
+    const [title = '', ...lines] = text.split('\n');
+    const [version, date] = title.split(',').map((part) => part.trim());
+    const [about = '', ...items] = lines.join('\n').split(/^- /m);
+    const plain = (words) => words.replaceAll(/\s+/g, ' ').trim();
+    return { version, date, about: plain(about), changes: items.map(plain) };
+  });
+  writeFileSync(path.join(CLIENT, 'public/changes.json'), JSON.stringify(changes));
+}
+
 /** The program that draws PDF files, too. */
 function bringPdfReader() {
   const require = createRequire(path.join(CLIENT, 'package.json'));
@@ -114,6 +133,7 @@ export async function buildClient() {
   bringFonts();
   bringCodeReader();
   bringPdfReader();
+  bringChanges();
   layPiecesAside(CLIENT_DIST);
   await command(
     path.join(ROOT, 'node_modules/.bin/expo'),
@@ -125,6 +145,8 @@ export async function buildClient() {
         CI: '1',
         NODE_ENV: 'production',
         EXPO_OFFLINE: '1',
+        EXPO_PUBLIC_VERSION: JSON.parse(readFileSync(path.join(ROOT, 'package.json'), 'utf8'))
+          .version,
         EXPO_NO_TELEMETRY: '1',
         EXPO_UNSTABLE_METRO_OPTIMIZE_GRAPH: '1',
         EXPO_UNSTABLE_TREE_SHAKING: '1',

@@ -25,6 +25,7 @@ export async function buildServiceWorker() {
       'fonts/*',
       'codes/*',
       'pdf/*',
+      'changes.json',
       `${BUNDLES}/*.js`,
     ],
     globIgnores: DESK_ONLY,

@@ -44,7 +44,7 @@ export function ActionBar(props: ActionBarProps) {
   const arrow = theme.sun.get();
   const dark = theme.bark.get();
   return (
-    <Row gap="$2" paddingHorizontal="$3" paddingVertical="$2">
+    <Row className="to-hand" gap="$2" paddingHorizontal="$3" paddingVertical="$2">
       {beside}
       <Bar
         off={busy}

@@ -1,7 +1,7 @@
 import { styled, View } from '@tamagui/core';
 import type { ReactNode } from 'react';
 import { useOnePress } from './one-press.ts';
-import { useShortcuts } from './single-keys.ts';
+import { useSetting } from '@/device/settings.ts';
 import { Body, Figure } from './text.tsx';
 
 const Frame = styled(View, {
@@ -60,7 +60,7 @@ const BUTTON_TYPE = { type: 'button' } as object;
 export function Button(props: ButtonProps) {
   const { children, onPress, main, plain, dense, disabled, shortcut, label, grow } = props;
   const { press, resting } = useOnePress(props.repeats ? 0 : undefined);
-  const keysOn = useShortcuts((shortcuts) => shortcuts.on);
+  const keysOn = useSetting('singleKeys') === 'on';
   const printed = keysOn ? shortcut : undefined;
   const color = main ? '$onBark' : '$ink';
   return (

@@ -77,7 +77,7 @@ export function Dialog({ title, onClose, children, width = 520, easy = false }: 
         // The frame stays whole; what is in it scrolls.
         style={{ maxHeight: 'calc(100dvh - 24px)', overflowY: 'auto' }}
       >
-        <Row justifyContent="space-between" gap="$3">
+        <Row className="to-hand" justifyContent="space-between" gap="$3">
           <Heading>{title}</Heading>
           <Button plain dense onPress={leave}>
             Close

@@ -2,7 +2,7 @@ import { TamaguiProvider, Theme } from '@tamagui/core';
 import { useEffect, useSyncExternalStore, type ReactNode } from 'react';
 import { PALETTES, type ThemeName } from './palettes.ts';
 import { config } from './tamagui.config.ts';
-import { useThemeChoice } from './theme-choice.ts';
+import { useSetting } from '@/device/settings.ts';
 
 const darkQuery = (): MediaQueryList | null =>
   typeof matchMedia === 'function' ? matchMedia('(prefers-color-scheme: dark)') : null;
@@ -20,10 +20,13 @@ function usePrefersDark(): boolean {
 }
 
 export function useThemeName(): ThemeName {
-  const choice = useThemeChoice((state) => state.choice);
+  const choice = useSetting('theme');
   const prefersDark = usePrefersDark();
   return choice === 'as the phone' ? (prefersDark ? 'dark' : 'light') : choice;
 }
+
+/** Of the size set in the browser. */
+const LETTERS = { usual: '', large: '115%', largest: '135%' } as const;
 
 /** Theme and type for everything below. */
 export function DesignProvider({ children }: { children: ReactNode }) {
@@ -34,6 +37,12 @@ export function DesignProvider({ children }: { children: ReactNode }) {
       .querySelector('meta[name=theme-color]')
       ?.setAttribute('content', PALETTES[theme].paper);
   }, [theme]);
+  const letters = useSetting('letters');
+  const hand = useSetting('hand');
+  useEffect(() => {
+    document.documentElement.style.fontSize = LETTERS[letters];
+    document.documentElement.dataset['hand'] = hand;
+  }, [letters, hand]);
   return (
     <TamaguiProvider config={config} defaultTheme="light">
       {/* The evening comes in the middle of a form: it changes colours, and nothing else. */}

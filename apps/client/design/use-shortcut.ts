@@ -1,5 +1,5 @@
 import { useHotkeys } from 'react-hotkeys-hook';
-import { useShortcuts } from './single-keys.ts';
+import { useSetting } from '@/device/settings.ts';
 
 /**
  * A single key that does something on this page. It rests while anything is typed, while a dialog is
@@ -7,7 +7,7 @@ import { useShortcuts } from './single-keys.ts';
  * the letter does not land in the field it opens.
  */
 export function useShortcut(key: string, act: () => unknown, enabled = true): void {
-  const on = useShortcuts((shortcuts) => shortcuts.on);
+  const on = useSetting('singleKeys') === 'on';
   useHotkeys(
     key,
     (event) => {

@@ -27,6 +27,7 @@ export type OfficeKind =
   | 'map'
   | 'own fields'
   | 'document'
+  | 'feedback'
   | 'person'
   | 'action'
   | 'media'

@@ -1,21 +1,3 @@
-import { create } from 'zustand';
-
-const KEPT = 'ant-trail.straight-on';
-
-interface StraightOn {
-  /** Whether what comes next comes by itself: turned off by whoever wants the page to stand still. */
-  readonly on: boolean;
-  readonly turn: (on: boolean) => void;
-}
-
-export const useStraightOn = create<StraightOn>((set) => ({
-  on: globalThis.localStorage?.getItem(KEPT) !== 'off',
-  turn: (on) => {
-    localStorage.setItem(KEPT, on ? 'on' : 'off');
-    set({ on });
-  },
-}));
-
 let pointedAt = -Infinity;
 globalThis.addEventListener?.(
   'pointerup',

@@ -1,4 +1,6 @@
-import { Redirect, Slot } from 'expo-router';
+import { may } from '@ant-trail/core/accounts';
+import { Redirect, Slot, useRouter } from 'expo-router';
+import { Button } from '@/design/button.tsx';
 import { FaceProvider } from '@/design/face.tsx';
 import { TroubleBoundary } from '@/design/trouble-boundary.tsx';
 import { DeskFrame } from '@/features/accounts/desk/desk-frame.tsx';
@@ -8,6 +10,9 @@ import { ActionsScreen } from '@/features/actions/desk/actions-screen.tsx';
 import { BeforehandScreen } from '@/features/capture/desk/beforehand-screen.tsx';
 import { CataloguesScreen } from '@/features/catalogues/desk/catalogues-screen.tsx';
 import { DocumentsScreen } from '@/features/documents/desk/documents-screen.tsx';
+import { FeedbackScreen } from '@/features/feedback/desk/feedback-screen.tsx';
+import { TellFromDesk } from '@/features/feedback/desk/tell-from-desk.tsx';
+import { beginTelling } from '@/features/feedback/telling.ts';
 import { MapScreen } from '@/features/maps/desk/map-screen.tsx';
 import { DayScreen } from '@/features/planning/desk/day-screen.tsx';
 import { JobsScreen } from '@/features/planning/desk/jobs-screen.tsx';
@@ -36,11 +41,34 @@ const SCREENS = {
   templates: TemplatesScreen,
   catalogues: CataloguesScreen,
   documents: DocumentsScreen,
+  feedback: FeedbackScreen,
   jobs: JobsScreen,
   beforehand: BeforehandScreen,
   people: People,
   sent: SentScreen,
 };
+
+/** What is told about the application, and what others told. */
+function OwnMore({ onDone }: { readonly onDone: () => void }) {
+  const router = useRouter();
+  const me = useSession((state) => state.me);
+  const tell = (): void => {
+    onDone();
+    beginTelling();
+  };
+  const read = (): void => {
+    onDone();
+    router.navigate('/feedback');
+  };
+  return (
+    <>
+      <Button onPress={tell}>Tell the office what is wrong here</Button>
+      {me && may(me.person.roles, 'keep people') ? (
+        <Button onPress={read}>What people told</Button>
+      ) : null}
+    </>
+  );
+}
 
 export default function DeskFace() {
   const me = useSession((state) => state.me);
@@ -48,7 +76,8 @@ export default function DeskFace() {
   if (!worksAtDesk(me)) return <Redirect href="/trail" />;
   return (
     <FaceProvider value={SCREENS}>
-      <DeskFrame>
+      <DeskFrame own={(close) => <OwnMore onDone={close} />}>
+        <TellFromDesk />
         <TroubleBoundary comfort="What was saved is with the office. What you were writing here may have to be written again.">
           <Slot />
         </TroubleBoundary>

@@ -6,6 +6,7 @@ import { SkipLink } from '@/design/skip-link.tsx';
 import { TroubleBoundary } from '@/design/trouble-boundary.tsx';
 import { whenIdle } from '@/device/when-idle.ts';
 import { useSession } from '@/features/accounts/session.ts';
+import { useTelling } from '@/features/feedback/telling.ts';
 import { bringDetails } from '@/features/planning/field/later.tsx';
 import { TrailScreen } from '@/features/planning/field/trail-screen.tsx';
 import { VisitScreen } from '@/features/planning/field/visit-screen.tsx';
@@ -38,6 +39,11 @@ const bringDocuments = () => import('@/features/documents/field/index.ts');
 const DocumentScreen = lazy(async () => ({ default: (await bringDocuments()).DocumentScreen }));
 const DocumentsScreen = lazy(async () => ({ default: (await bringDocuments()).DocumentsScreen }));
 
+const ReadyScreen = lazy(async () => {
+  const { SelfTestScreen } = await import('@/features/accounts/field/self-test-screen.tsx');
+  return { default: SelfTestScreen };
+});
+
 const SCREENS = {
   trail: TrailScreen,
   visit: VisitScreen,
@@ -48,9 +54,24 @@ const SCREENS = {
   thing: ThingScreen,
   labels: LabelsScreen,
   around: AroundScreen,
+  ready: ReadyScreen,
   document: DocumentScreen,
   'documents-here': DocumentsScreen,
 };
+
+// What somebody tells the office is seldom told: it comes when it is begun.
+const TellFromPhone = lazy(async () => {
+  const { TellFromPhone: Loaded } = await import('@/features/feedback/field/tell-from-phone.tsx');
+  return { default: Loaded };
+});
+function TellSoon() {
+  const isTelling = useTelling(({ step }) => step !== 'none');
+  return isTelling ? (
+    <Suspense fallback={null}>
+      <TellFromPhone />
+    </Suspense>
+  ) : null;
+}
 
 export default function FieldFace() {
   const me = useSession((state) => state.me);
@@ -73,6 +94,7 @@ export default function FieldFace() {
           <SkipLink />
           <SendingSaid />
           <FieldNotices />
+          <TellSoon />
           <Column flex={1} minHeight={0}>
             <TroubleBoundary comfort="What you recorded is kept on this phone and goes out by itself.">
               <Suspense fallback={null}>

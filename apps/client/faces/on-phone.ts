@@ -6,6 +6,7 @@ import { arrivalOnPhone } from '@/features/arrival/field/on-phone.ts';
 import { captureOnPhone } from '@/features/capture/field/on-phone.ts';
 import { cataloguesOnPhone } from '@/features/catalogues/field/on-phone.ts';
 import { documentsOnPhone } from '@/features/documents/field/on-phone.ts';
+import { feedbackOnPhone } from '@/features/feedback/field/on-phone.ts';
 import { fieldsOnPhone } from '@/features/fields/field/on-phone.ts';
 import { mapsOnPhone } from '@/features/maps/field/on-phone.ts';
 import { planningOnPhone } from '@/features/planning/field/on-phone.ts';
@@ -29,6 +30,7 @@ const PARTS = [
   planningOnPhone,
   captureOnPhone,
   actionsOnPhone,
+  feedbackOnPhone,
 ] as const;
 
 type KeysOf<Part, Of extends keyof OnPhone> = Part extends { [Key in Of]: infer Declared }

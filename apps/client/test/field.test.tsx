@@ -5,7 +5,7 @@ import { act, cleanup, configure, render, screen, waitFor, within } from '@testi
 import userEvent from '@testing-library/user-event';
 import type { ReactNode } from 'react';
 import { storeFor, type LocalStore } from '@/device/local-store.ts';
-import { useStraightOn } from '@/device/straight-on.ts';
+import { useSettings } from '@/device/settings.ts';
 import { ON_PHONE } from '@/faces/on-phone.ts';
 import { SelfScreen } from '@/faces/self-screen.tsx';
 import { SheetScreen } from '@/features/capture/field/sheet-screen.tsx';
@@ -216,7 +216,7 @@ describe('a sheet', () => {
     );
 
   test('leads through its loose ends to the read-through, and is finished once', async () => {
-    act(() => useStraightOn.getState().turn(false));
+    act(() => useSettings.getState().change({ goingOn: 'by hand' }));
     await show(<SheetScreen />);
     await screen.findByText('2 loose ends in all');
     await answer('Sounds right?', 'No');

@@ -7,11 +7,10 @@ import { Button } from '@/design/button.tsx';
 import { Lines, Segments } from '@/design/choose.tsx';
 import { Dialog } from '@/design/dialog.tsx';
 import { Input } from '@/design/input.tsx';
-import { useShortcuts } from '@/design/single-keys.ts';
 import { useShortcut } from '@/design/use-shortcut.ts';
 import { DesignProvider } from '@/design/provider.tsx';
 import { config } from '@/design/tamagui.config.ts';
-import { useThemeChoice } from '@/design/theme-choice.ts';
+import { useSettings } from '@/device/settings.ts';
 import {
   giveApproval,
   sendApproval,
@@ -163,7 +162,7 @@ describe('single keys', () => {
   }
   beforeEach(() => {
     acted.mockClear();
-    useShortcuts.getState().turn(true);
+    useSettings.getState().change({ singleKeys: 'on' });
   });
 
   test('act once however long they are held', () => {
@@ -192,7 +191,7 @@ describe('single keys', () => {
   });
 
   test('do nothing once they are turned off', () => {
-    useShortcuts.getState().turn(false);
+    useSettings.getState().change({ singleKeys: 'off' });
     show(<Page open={false} />);
     fireEvent.keyDown(document.body, { key: 'a', code: 'KeyA' });
     expect(acted).not.toHaveBeenCalled();
@@ -300,7 +299,7 @@ test('the theme changes colours, and nothing that was written', async () => {
   );
   await user.type(screen.getByRole('textbox'), 'half a job');
   for (const choice of ['dark', 'sunlight', 'light'] as const) {
-    act(() => useThemeChoice.getState().choose(choice));
+    act(() => useSettings.getState().change({ theme: choice }));
     expect(screen.getByRole<HTMLInputElement>('textbox').value).toBe('half a job');
     expect(document.querySelector(`.t_${choice}`)).not.toBeNull();
   }

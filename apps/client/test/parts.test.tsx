@@ -10,7 +10,7 @@ import {
 } from '@ant-trail/core/sheet';
 import { act, cleanup, fireEvent, screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
-import { chooseUnitSystem } from '@/design/unit-system.ts';
+import { useSettings } from '@/device/settings.ts';
 import { openSession, type SheetSession } from '@/features/capture/session/sheet-session.ts';
 import { CASES, questionOf } from '../../../packages/core/test/every-kind.ts';
 import { COLLEAGUE, ME, region, showSheet } from './support/sheet.tsx';
@@ -33,7 +33,7 @@ const number = (more: object = {}): Question =>
 
 afterEach(() => {
   cleanup();
-  act(() => chooseUnitSystem('SI'));
+  act(() => useSettings.getState().change({ units: 'SI' }));
 });
 
 const user = userEvent.setup();
@@ -183,7 +183,7 @@ describe('a number', () => {
   });
 
   test('is asked for in the person’s own system, its range too', async () => {
-    act(() => chooseUnitSystem('US'));
+    act(() => useSettings.getState().change({ units: 'US' }));
     await showSheet(sheet(number()));
     expect(within(region('Level')).getByText('Expected 0.3938 to 1.968 in.')).toBeTruthy();
   });

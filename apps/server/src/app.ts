@@ -15,6 +15,7 @@ import type { Folding } from './log/folding.ts';
 import { mountInvitations, type Post } from './modules/accounts/invitations.ts';
 import { recordRoutes } from './modules/records/routes.ts';
 import { documentRoutes } from './modules/documents/routes.ts';
+import { feedbackRoutes } from './modules/feedback/routes.ts';
 import { fieldRoutes } from './modules/fields/routes.ts';
 import { mapRoutes } from './modules/maps/routes.ts';
 import { branchRoutes } from './modules/accounts/branch-routes.ts';
@@ -78,6 +79,7 @@ export function allRoutes(
   const routes = [
     ...accountRoutes(parts.post, giveBackWork),
     ...branchRoutes,
+    ...feedbackRoutes,
     ...fieldRoutes,
     ...documentRoutes(parts.files),
     ...mapRoutes,

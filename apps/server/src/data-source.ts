@@ -16,6 +16,8 @@ import { Maps1764349200000 } from './database/migrations/21-maps.ts';
 import { Records1764352800000 } from './database/migrations/22-records.ts';
 import { OwnFields1764439200000 } from './database/migrations/23-own-fields.ts';
 import { Documents1764442800000 } from './database/migrations/24-documents.ts';
+import { Settings1764446400000 } from './database/migrations/25-settings.ts';
+import { Feedback1764450000000 } from './database/migrations/26-feedback.ts';
 import { Register1764057600000 } from './database/migrations/3-register.ts';
 import { FeedByTransaction1764090000000 } from './database/migrations/4-feed-by-transaction.ts';
 import { SignIn1764093600000 } from './database/migrations/5-sign-in.ts';
@@ -48,6 +50,7 @@ import {
 import { AssetEventRow, AssetKindRow, AssetRow } from './modules/register/entities.ts';
 import { ClientRow, SiteNoteRow, SiteRow } from './modules/sites/entities.ts';
 import { DocumentRow } from './modules/documents/entities.ts';
+import { FeedbackRow } from './modules/feedback/entities.ts';
 import { OwnFieldsRow } from './modules/fields/entities.ts';
 import { MapLayerRow } from './modules/maps/entities.ts';
 import { TagRow } from './modules/tags/entities.ts';
@@ -65,6 +68,7 @@ const ENTITIES = [
   ClientRow,
   MapLayerRow,
   OwnFieldsRow,
+  FeedbackRow,
   DocumentRow,
   TemplateVersionRow,
   CatalogueEntity,
@@ -132,6 +136,8 @@ export function ownerData(url: string): DataSource {
       Records1764352800000,
       OwnFields1764439200000,
       Documents1764442800000,
+      Settings1764446400000,
+      Feedback1764450000000,
     ],
     migrationsTableName: 'migration',
     logging: false,

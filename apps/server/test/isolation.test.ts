@@ -142,6 +142,12 @@ beforeAll(async () => {
     fields: [{ kind: 'text', key: 'secret', label: 'Secret of B', required: false }],
     reported: [],
   });
+  told = {
+    ...{ id: timeOrderedId(Date.now(), new Uint8Array(16).fill(9)), words: 'Secret of B' },
+    ...{ picture: null, screen: '/day', version: '1', device: 'x', by: b.people.manager },
+    at: '2031-01-01T00:00:00Z',
+  };
+  await owner.call('POST', '/api/feedback', told);
   fileOfB = { sha256: await keptFile(office, b, 'Secret of B'), file: 'b.pdf', note: '' };
   const shown = await owner.call('POST', '/api/documents', {
     ...{ name: 'Secret of B', note: '', links: [{ to: 'site', ref: b.site }], first: fileOfB },
@@ -288,6 +294,7 @@ const LAYER = {
   },
 };
 let layer = '';
+let told: object;
 let document: OfficeDocument;
 let fileOfB = { sha256: '', file: '', note: '' };
 const DOCUMENT = { name: 'Own', note: '', links: [] };
@@ -297,10 +304,14 @@ const AT = 'day=2031-04-08&start=540&minutes=60';
 const TRIES: Record<string, () => Try[]> = {
   'get /api/openapi.json': () => [{ at: '/api/openapi.json', gives: 200 }],
   'get /api/me': () => [{ at: '/api/me', gives: 200 }],
+  'put /api/me/settings': () => [{ at: '/api/me/settings', body: { theme: 'dark' }, gives: 200 }],
   'put /api/me/branch': () => [{ at: '/api/me/branch', body: { branch } }],
   'get /api/branches': () => [{ at: '/api/branches', gives: 200 }],
   'post /api/branches': () => [{ at: '/api/branches', body: { name: 'Own' }, gives: 200 }],
   'put /api/branches/:id': () => [{ at: `/api/branches/${branch}`, body: { name: 'Taken' } }],
+  'get /api/feedback': () => [{ at: '/api/feedback', gives: 200 }],
+  // In the name of somebody of B.
+  'post /api/feedback': () => [{ at: '/api/feedback', body: told, gives: 409 }],
   'get /api/documents': () => [
     { at: '/api/documents', gives: 200 },
     { at: `/api/documents?to=site&ref=${b.site}`, gives: 200 },

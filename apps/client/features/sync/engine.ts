@@ -2,6 +2,7 @@ import { create } from 'zustand';
 import { Refused, Unreachable } from '@/device/api.ts';
 import { officeTime } from '@/device/clock.ts';
 import type { LocalStore } from '@/device/local-store.ts';
+import { mayCarryMuch } from '@/device/network.ts';
 import { useSession } from '@/features/accounts/session.ts';
 import { keepInHand } from './in-hand.ts';
 import { makeRoom } from './make-room.ts';
@@ -125,8 +126,9 @@ const STAGES: readonly ((store: LocalStore) => Promise<void>)[] = [
     for (const part of store.parts)
       await part.clearAway?.(store, officeTime().toISOString().slice(0, 10));
   },
-  sendPhotos,
   async (store) => {
+    if (!mayCarryMuch()) return;
+    await sendPhotos(store);
     for (const part of store.parts) await part.fetchBehind?.(store);
   },
 ];

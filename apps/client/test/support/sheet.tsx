@@ -121,6 +121,7 @@ export function signIn(): void {
       branch: { id: SITE, name: 'Harbour' },
       branches: [{ id: SITE, name: 'Harbour' }],
       signedInUntil: '2031-04-06T00:00:00Z',
+      settings: {},
       passKey: '3d'.repeat(32),
     },
   });

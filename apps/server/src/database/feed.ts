@@ -23,7 +23,8 @@ export type FeedKind =
 export type Change =
   | { readonly kind: FeedKind; readonly ref: string; readonly reach: string | null }
   | {
-      readonly kind: 'action' | 'media' | 'mail' | 'template' | 'client' | 'opening' | 'branch';
+      readonly kind:
+        'action' | 'media' | 'mail' | 'template' | 'client' | 'opening' | 'branch' | 'feedback';
       readonly ref: string;
     };
 

@@ -1,5 +1,6 @@
 import { ROLES } from '@ant-trail/core/accounts';
 import { z } from 'zod';
+import { KeptSettings } from './settings.ts';
 import { Day, Id, Instant, ListQuery, listOf, MinuteOfDay, Name } from '../common/index.ts';
 
 export const Role = z.enum(ROLES);
@@ -165,6 +166,8 @@ export const BranchDraft = z.object({ name: Name }).strict();
 export const BranchesAnswer = z.object({ branches: z.array(Branch) });
 export const BranchChoice = z.object({ branch: Id }).strict();
 
+export { KeptSettings, knownSettings, SettingsChange, type Settings } from './settings.ts';
+
 export const Me = z.object({
   person: Person,
   /** All days and times of work are told in the organisation's own time zone. */
@@ -174,6 +177,8 @@ export const Me = z.object({
   /** and all they may be in. Servers of before know one. */
   branches: z.array(Branch).default([]),
   signedInUntil: Instant,
+  /** How they want it. Servers of before do not know. */
+  settings: KeptSettings.default({}),
   /** The person's own key, by which their phone passes hold points. Phones of before have none yet. */
   passKey: z
     .string()

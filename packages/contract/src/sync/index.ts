@@ -5,6 +5,7 @@ import { EarlierAnswers, EntryContent, ReceivedEntry, Series } from '../capture/
 import { KeptCatalogue } from '../catalogues/index.ts';
 import { Day, Id, Instant } from '../common/index.ts';
 import { OfficeDocument } from '../documents/index.ts';
+import { Feedback } from '../feedback/index.ts';
 import { OwnFields } from '../fields/index.ts';
 import { MapLayer } from '../maps/index.ts';
 import { AddedSheet, BegunJob, Handover, Job, Visit, VisitEvent } from '../planning/index.ts';
@@ -27,6 +28,7 @@ export const OPERATIONS = {
   'site note': LeftNote,
   'label bound': BoundTag,
   'arrival opened': ArrivalOpened,
+  feedback: Feedback,
 } as const;
 export type OperationKind = keyof typeof OPERATIONS;
 export type Operation = {

@@ -15,8 +15,14 @@ import { useMe } from '../session.ts';
 import { Palette } from './palette.tsx';
 import { OwnDialog } from './own-dialog.tsx';
 
+export interface DeskFrameProps {
+  readonly children: ReactNode;
+  /** What else somebody can do from what is their own, which closes then. */
+  readonly own: (close: () => void) => ReactNode;
+}
+
 /** The desk's one line of navigation, and what lies under it. */
-export function DeskFrame({ children }: { children: ReactNode }) {
+export function DeskFrame({ children, own: ownMore }: DeskFrameProps) {
   const twoSides = useTwoSides();
   const [finding, setFinding] = useState(false);
   const [own, setOwn] = useState(false);
@@ -55,7 +61,9 @@ export function DeskFrame({ children }: { children: ReactNode }) {
         <OfficeHere value={useOffice}>{children}</OfficeHere>
       </View>
       {finding ? <Palette onClose={() => setFinding(false)} /> : null}
-      {own ? <OwnDialog onClose={() => setOwn(false)} /> : null}
+      {own ? (
+        <OwnDialog onClose={() => setOwn(false)}>{ownMore(() => setOwn(false))}</OwnDialog>
+      ) : null}
     </View>
   );
 }

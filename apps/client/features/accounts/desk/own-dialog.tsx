@@ -1,30 +1,28 @@
 import { useRouter } from 'expo-router';
-import { useState } from 'react';
+import { useState, type ReactNode } from 'react';
 import { Column } from '@/design/box.tsx';
 import { Button } from '@/design/button.tsx';
-import { Segments } from '@/design/choose.tsx';
 import { Dialog } from '@/design/dialog.tsx';
 import { Notice } from '@/design/notice.tsx';
-import { useShortcuts } from '@/design/single-keys.ts';
 import { Body } from '@/design/text.tsx';
-import { Tick } from '@/design/tick.tsx';
-import { useThemeChoice } from '@/design/theme-choice.ts';
 import { wordsFor } from '@/device/api.ts';
 import { ChangeBranch } from '../change-branch.tsx';
 import { useMe, useSession } from '../session.ts';
+import { KEYS, LETTERS, LOOKS, SettingsFields, UNITS } from '../settings-fields.tsx';
+import { WhatChanged } from '../what-changed.tsx';
 
-const THEMES = [
-  { value: 'as the phone', label: 'As the computer' },
-  { value: 'light', label: 'Light' },
-  { value: 'dark', label: 'Dark' },
-  { value: 'sunlight', label: 'Sun' },
-] as const;
+const SETTINGS = [LOOKS, LETTERS, UNITS, KEYS];
 
-export function OwnDialog({ onClose }: { onClose: () => void }) {
+export interface OwnDialogProps {
+  readonly onClose: () => void;
+  /** What else can be done from here. */
+  readonly children?: ReactNode;
+}
+
+/** The person at the desk: how they want it, and signing out. */
+export function OwnDialog({ onClose, children }: OwnDialogProps) {
   const me = useMe();
   const signOut = useSession((state) => state.signOut);
-  const { choice, choose } = useThemeChoice();
-  const keys = useShortcuts();
   const router = useRouter();
   const [problem, setProblem] = useState<string | null>(null);
   const leave = () =>
@@ -39,18 +37,15 @@ export function OwnDialog({ onClose }: { onClose: () => void }) {
           {me.person.roles.join(', ')} · {me.organisation.name}, {me.branch.name}
         </Body>
         <ChangeBranch />
-        <Segments label="How it looks" options={THEMES} chosen={[choice]} onPress={choose} />
-        <Tick
-          label="Single keys do what the buttons say, as A for “Approve”"
-          on={keys.on}
-          onPress={() => keys.turn(!keys.on)}
-        />
+        <SettingsFields settings={SETTINGS} />
         {problem ? (
           <Notice tone="eyes" alert>
             {problem}
           </Notice>
         ) : null}
+        <WhatChanged />
         <Button onPress={() => router.navigate('/trail')}>To my trail</Button>
+        {children}
         <Button onPress={() => leave()}>Sign out</Button>
       </Column>
     </Dialog>

@@ -79,7 +79,7 @@ function Line({ stop, onPress }: { stop: Stop; onPress: () => void }) {
   return (
     <Column role="listitem" borderBottomWidth={1} borderColor="$rule">
       <PressableRow paddingVertical="$2" onPress={onPress}>
-        <Row justifyContent="space-between" gap="$3" alignSelf="stretch">
+        <Row className="to-hand" justifyContent="space-between" gap="$3" alignSelf="stretch">
           <Body small flex={1}>
             {[...rows, state.question.label].join(' · ')}
           </Body>

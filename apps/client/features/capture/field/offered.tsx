@@ -83,7 +83,7 @@ export function ClosedOut({ state, locked }: PartProps) {
       ? entry.value.closed.length
       : 1;
   return (
-    <Row gap="$3" justifyContent="space-between" flexWrap="wrap">
+    <Row className="to-hand" gap="$3" justifyContent="space-between" flexWrap="wrap">
       <Body small quiet>
         Not applicable, closed out{count > 1 ? ` with ${count - 1} more` : ''}.
       </Body>

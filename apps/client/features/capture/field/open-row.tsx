@@ -31,7 +31,7 @@ export function OpenRow(props: OpenRowProps) {
   };
   return (
     <Column borderLeftWidth={3} borderColor="$trail" marginLeft={-16} marginRight={-16}>
-      <Row paddingHorizontal="$4" gap="$2" justifyContent="space-between">
+      <Row className="to-hand" paddingHorizontal="$4" gap="$2" justifyContent="space-between">
         <Body render="h4" margin={0} strong flex={1}>
           {row.name}
         </Body>

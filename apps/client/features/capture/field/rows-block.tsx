@@ -72,7 +72,7 @@ export function RowsBlock({ state, locked, Block }: RowsBlockProps) {
         </Body>
       ) : null}
       {removed && !rows.some((each) => each.id === removed.id) ? (
-        <Row gap="$3" justifyContent="space-between">
+        <Row className="to-hand" gap="$3" justifyContent="space-between">
           <Body small quiet>
             {removed.name} was removed.
           </Body>

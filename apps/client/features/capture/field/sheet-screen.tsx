@@ -123,7 +123,7 @@ const SheetPage = memo(function SheetPage({ state }: { state: SheetState }) {
   return (
     <FieldPage title={`${thing ?? site.name}, ${own.title}`} wide={twoSides}>
       <FieldHead borderBottomWidth={1} borderColor="$rule" backgroundColor="$sheet">
-        <Row justifyContent="space-between" gap="$2">
+        <Row className="to-hand" justifyContent="space-between" gap="$2">
           <Body render="h1" margin={0} strong fontSize="$4" lineHeight="$4" flex={1}>
             {thing ?? site.name} · {own.title.toLowerCase()}
           </Body>

@@ -93,7 +93,7 @@ function FileLine({ file, locked }: { file: KeptFile; locked: boolean }) {
   const size = `${Math.max(1, Math.round(value.bytes / 1000))} kB`;
   return (
     <Column gap="$1" borderLeftWidth={3} borderColor="$sand" paddingLeft="$3">
-      <Row justifyContent="space-between" gap="$2">
+      <Row className="to-hand" justifyContent="space-between" gap="$2">
         <Body small strong flex={1} numberOfLines={1}>
           {value.name}
         </Body>

@@ -27,7 +27,7 @@ export function HoldPart({ state, locked }: PartProps) {
     return (
       <Column gap="$2">
         {kept.strokes.length > 0 ? <SignatureDrawing value={kept} height={90} /> : null}
-        <Row justifyContent="space-between" gap="$2">
+        <Row className="to-hand" justifyContent="space-between" gap="$2">
           <Body small strong flex={1} eyes={kept.verdict === 'refused'}>
             {kept.verdict === 'passed' ? 'Passed' : 'Refused'} by {kept.name}
             {kept.note ? `: ${kept.note}` : ''}

@@ -40,7 +40,7 @@ export function LookupPart({ state, locked }: PartProps) {
     );
   if (kept && !changing)
     return (
-      <Row gap="$3" justifyContent="space-between">
+      <Row className="to-hand" gap="$3" justifyContent="space-between">
         <Column flex={1}>
           <Body strong>{kept.label}</Body>
           <Figure small quiet>

@@ -23,7 +23,7 @@ import { Mark } from '@/design/mark.tsx';
 import { sayPast } from '@/design/say-day.ts';
 import { Sparkline, type SparkPoint } from '@/design/sparkline.tsx';
 import { Body, Figure } from '@/design/text.tsx';
-import { useUnitSystem } from '@/design/unit-system.ts';
+import { useSetting } from '@/device/settings.ts';
 import { useMe } from '@/features/accounts/session.ts';
 import { useAnswer, useEnter, useSheetSession, type PartProps } from '../session/sheet-context.tsx';
 import { useDraft } from './use-draft.ts';
@@ -33,7 +33,7 @@ const SHOWN = 6;
 /** A reading: what was typed is judged at every key, beside the range and the last values. */
 export function NumberPart({ state, locked }: PartProps) {
   const give = useAnswer(state);
-  const system = useUnitSystem();
+  const system = useSetting('units');
   const { question, expected } = state;
   const quantity = question.kind === 'number' || question.kind === 'instrument' ? question : null;
   const units = quantity ? [quantity.unit, ...(quantity.alsoIn ?? [])] : ['1'];

@@ -24,7 +24,7 @@ export function SignaturePart({ state, locked }: PartProps) {
     return (
       <Column gap="$2">
         {signed.typed ? null : <SignatureDrawing value={signed} height={110} />}
-        <Row justifyContent="space-between">
+        <Row className="to-hand" justifyContent="space-between">
           <Body small quiet>
             {sayAnswer(state.question, signed)}
           </Body>

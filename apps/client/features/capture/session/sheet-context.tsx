@@ -2,7 +2,8 @@ import type { AnswerValue } from '@ant-trail/core/log';
 import type { QuestionState, SheetState } from '@ant-trail/core/sheet';
 import { createContext, useContext } from 'react';
 import { useStore } from 'zustand';
-import { isPointed, useStraightOn } from '@/device/straight-on.ts';
+import { setting } from '@/device/settings.ts';
+import { isPointed } from '@/device/straight-on.ts';
 import type { SheetSession } from './sheet-session.ts';
 
 export const SheetSessionContext = createContext<SheetSession | null>(null);
@@ -41,7 +42,7 @@ export function useAnswerByPress(
   const give = useAnswer(state);
   const session = useSheetSession();
   return async (value, unit) => {
-    const goesOn = useStraightOn.getState().on && isPointed();
+    const goesOn = setting('goingOn') === 'by itself' && isPointed();
     const problem = await give(value, unit);
     if (problem === null && goesOn)
       session.pressed.setState({ path: state.path, entered: false }, true);

@@ -43,7 +43,7 @@ export function DocumentScreen() {
   return (
     <FieldPage title={document?.name ?? 'A document'} wide>
       <FieldHead>
-        <Row justifyContent="space-between" gap="$2">
+        <Row className="to-hand" justifyContent="space-between" gap="$2">
           <Button
             plain
             dense

@@ -8,7 +8,7 @@ import { Dialog } from '@/design/dialog.tsx';
 import { Input } from '@/design/input.tsx';
 import { Body } from '@/design/text.tsx';
 import { currentFix } from '@/device/position.ts';
-import { useStraightOn } from '@/device/straight-on.ts';
+import { setting } from '@/device/settings.ts';
 import { useMe } from '@/features/accounts/session.ts';
 import { usePhone } from '@/features/sync/phone.tsx';
 import { LeaveDialog } from './later.tsx';
@@ -50,7 +50,7 @@ export function VisitBar({ stop }: { stop: TrailStop }) {
     });
     engine.soon();
     // Where there is one sheet, being there is beginning it; what to beware of stood before this step.
-    if (isHere.current && stop.sheets.length === 1 && useStraightOn.getState().on)
+    if (isHere.current && stop.sheets.length === 1 && setting('goingOn') === 'by itself')
       router.navigate(`/sheet/${current.sheet.id}`);
   };
   const onPress = async () => {

@@ -102,7 +102,7 @@ export function VisitDetails({ stop, aside = false }: VisitDetailsProps) {
       {site.contacts.length > 0 ? (
         <Part title="People">
           {site.contacts.map((contact) => (
-            <Row key={contact.name} gap="$3" justifyContent="space-between">
+            <Row className="to-hand" key={contact.name} gap="$3" justifyContent="space-between">
               <Column flexShrink={1}>
                 <Body strong>{contact.name}</Body>
                 <Body small quiet>

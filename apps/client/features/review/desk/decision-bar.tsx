@@ -4,7 +4,7 @@ import { STAGE_PATH } from '@ant-trail/core/log';
 import { useState } from 'react';
 import { Row } from '@/design/box.tsx';
 import { Button } from '@/design/button.tsx';
-import { useShortcuts } from '@/design/single-keys.ts';
+import { useSetting } from '@/device/settings.ts';
 import { useShortcut } from '@/design/use-shortcut.ts';
 import { Body } from '@/design/text.tsx';
 import { useMe } from '@/features/accounts/session.ts';
@@ -32,7 +32,7 @@ export function DecisionBar(props: DecisionBarProps) {
   const [unfolded, setUnfolded] = useState(false);
   const shows = !folded || unfolded;
   const { person } = useMe();
-  const keysOn = useShortcuts((shortcuts) => shortcuts.on);
+  const keysOn = useSetting('singleKeys') === 'on';
   const [open, setOpen] = useState<Open>(null);
   const { given, refused } = useApproving();
   const sheet = dossier.sheet.id;

@@ -44,6 +44,7 @@ export class PersonRow {
   @Column('jsonb') hours!: Person['hours'];
   @Column('jsonb') absences!: Person['absences'];
   @Column('uuid', { name: 'starts_at', nullable: true }) startsAt!: string | null;
+  @Column('jsonb') settings!: Record<string, string>;
   @Column('jsonb', { nullable: true }) vehicle!: Person['vehicle'];
   @OneToMany(() => PersonBranchRow, (each) => each.person)
   branches!: Relation<PersonBranchRow[]>;

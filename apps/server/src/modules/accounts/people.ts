@@ -73,6 +73,7 @@ export async function describeMe(db: EntityManager, session: Session): Promise<M
     branch: { id: branch.id, name: branch.name },
     branches: await branchesOf(db, session.person),
     signedInUntil: session.until.toISOString(),
+    settings: row.settings,
     passKey: keys.get(session.person),
   };
 }

@@ -7,6 +7,7 @@ import {
   PersonDraft,
   PersonSaved,
   RetirePerson,
+  SettingsChange,
 } from '@ant-trail/contract/accounts';
 import { Id } from '@ant-trail/contract/common';
 import type { EntityManager } from 'typeorm';
@@ -32,6 +33,21 @@ export const accountRoutes = (post: Post, onRetire: OnRetire): Route[] => [
     summary: 'Who is signed in, and where',
     answer: Me,
     handle: ({ db, session }) => describeMe(db, session),
+  }),
+  route({
+    method: 'put',
+    path: '/api/me/settings',
+    allowed: 'signed in',
+    summary: 'How one wants it, on whatever phone',
+    body: SettingsChange,
+    answer: Me,
+    handle: async ({ db, body, session }) => {
+      await db.query(`UPDATE person SET settings = settings || $2::jsonb WHERE id = $1`, [
+        session.person,
+        JSON.stringify(body),
+      ]);
+      return describeMe(db, session);
+    },
   }),
   route({
     method: 'get',

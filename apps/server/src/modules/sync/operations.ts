@@ -6,6 +6,7 @@ import { openingTaker } from '../arrival/take-openings.ts';
 import { begunJobTaker } from '../planning/take-begun-jobs.ts';
 import { handoverTaker } from '../planning/take-handovers.ts';
 import { visitEventTaker } from '../planning/take-visit-events.ts';
+import { feedbackTaker } from '../feedback/feedback.ts';
 import { siteNoteTaker } from '../sites/take-notes.ts';
 import { boundTagTaker } from '../tags/take-bound-tags.ts';
 
@@ -23,4 +24,5 @@ export const TAKERS: readonly OperationTaker[] = [
   taker(siteNoteTaker),
   taker(boundTagTaker),
   taker(openingTaker),
+  taker(feedbackTaker),
 ];

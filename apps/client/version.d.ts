@@ -1,0 +1,5 @@
+declare namespace NodeJS {
+  interface ProcessEnv {
+    readonly EXPO_PUBLIC_VERSION?: string;
+  }
+}
