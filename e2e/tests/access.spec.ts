@@ -73,6 +73,7 @@ test('axe finds nothing on the desk', async ({ browser }) => {
     ['Templates', /^Alarm panel/],
     ['Catalogues', /^Spare parts/],
     ['People', 'row'],
+    ['Documents', /^Disc brakes/],
     ['Sent', null],
   ] as const) {
     await goTo(page, place);
@@ -117,6 +118,24 @@ test('axe finds nothing on the desk', async ({ browser }) => {
   await page.getByRole('button', { name: 'Marn Quill' }).click();
   await expect(page.getByRole('dialog', { name: 'Marn Quill' })).toBeVisible();
   await check('a person');
+  await page.keyboard.press('Escape');
+  await goTo(page, 'Documents');
+  await page.getByRole('button', { name: /^Disc brakes/ }).click();
+  await expect(page.getByText(/^Version 2, counts since/)).toBeVisible();
+  await check('a document');
+  await page.getByRole('button', { name: 'Look at version 2' }).click();
+  await expect(page.getByRole('document')).toBeVisible();
+  await check('a document, looked at');
+  await page.keyboard.press('Escape');
+  await page.keyboard.press('Escape');
+  await page.getByRole('button', { name: 'Me', exact: true }).click();
+  await check('what is one’s own');
+  await page.getByRole('button', { name: 'What people told' }).click();
+  await expect(page.getByText(/Nobody told anything yet/)).toBeVisible();
+  await check('what people told');
+  await goTo(page, 'Places');
+  await page.getByRole('button', { name: 'Own fields' }).click();
+  await check('own fields');
   await page.keyboard.press('Escape');
   await goTo(page, 'Catalogues');
   await page.getByRole('button', { name: /^Spare parts/ }).click();
@@ -176,6 +195,8 @@ test('axe finds nothing in the field', async ({ browser }) => {
     ['/kept', 'Sending'],
     ['/self', 'Tove Aske'],
     ['/around', 'Map'],
+    ['/documents-here', 'Documents'],
+    ['/ready', 'Is my phone ready?'],
   ] as const) {
     await page.goto(office.url + at);
     await expect(page.getByRole('heading', { level: 1, name: heading })).toBeVisible();

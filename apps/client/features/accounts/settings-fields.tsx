@@ -19,7 +19,7 @@ export const LOOKS = choice({
   key: 'theme',
   title: 'How it looks',
   options: [
-    { value: 'as the phone', label: 'As the phone' },
+    { value: 'as the phone', label: 'As the device' },
     { value: 'light', label: 'Light' },
     { value: 'dark', label: 'Dark' },
     { value: 'sunlight', label: 'Sun' },
@@ -35,7 +35,7 @@ export const LETTERS = choice({
     { value: 'large', label: 'Large' },
     { value: 'largest', label: 'Largest' },
   ],
-  help: 'On top of the size set in the phone.',
+  help: 'On top of the size set in the device.',
 });
 
 export const UNITS = choice({

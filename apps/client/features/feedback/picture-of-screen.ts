@@ -11,7 +11,11 @@ export async function pictureOfScreen(now: Date): Promise<TakenPicture | null> {
       width: innerWidth,
       height: innerHeight,
       pixelRatio: 1,
-      filter: (node) => !(node instanceof HTMLElement && node.classList.contains(NOT_IN_PICTURE)),
+      filter: (node) =>
+        !(
+          node instanceof HTMLElement &&
+          (node.tagName === 'NOSCRIPT' || node.classList.contains(NOT_IN_PICTURE))
+        ),
     });
     return bytes && (await takePicture(bytes, now));
   } catch {

@@ -34,7 +34,7 @@ export function TellingBar({ onTell }: TellingBarProps) {
     setBusy(true);
     const taken = withPicture ? await pictureOfScreen(officeTime()) : null;
     setBusy(false);
-    useTelling.setState({ step: 'writing', picture: taken, screen: location.pathname });
+    useTelling.setState({ step: 'writing', picture: taken, screen: document.title.slice(0, 200) });
   };
   return (
     <View

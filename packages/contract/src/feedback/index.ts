@@ -7,7 +7,7 @@ export const Feedback = z
     id: TimedId,
     words: z.string().trim().min(1, 'Say what is wrong, or what would help.').max(4000),
     picture: Sha256.nullable(),
-    /** The address of the screen, without what it was asked for. */
+    /** What the screen is called. */
     screen: z.string().max(200),
     /** Of the application, and what it ran on. */
     version: z.string().max(40),

@@ -38,7 +38,7 @@ export function DocumentsScreen() {
   return (
     <FieldPage title="Documents">
       <FieldHead>
-        <Row className="to-hand" justifyContent="space-between">
+        <Row className="to-hand" justifyContent="space-between" gap="$2">
           <Title>Documents</Title>
           <Button plain dense onPress={() => router.navigate('/find')}>
             ‹ Find

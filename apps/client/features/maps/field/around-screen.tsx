@@ -62,7 +62,7 @@ export function AroundScreen() {
   return (
     <FieldPage title="Map">
       <FieldHead>
-        <Row className="to-hand" justifyContent="space-between">
+        <Row className="to-hand" justifyContent="space-between" gap="$2">
           <Title>Map</Title>
           <Button plain dense onPress={() => router.navigate('/find')}>
             ‹ Find

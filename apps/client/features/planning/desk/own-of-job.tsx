@@ -1,12 +1,11 @@
 import { JobDetails } from '@ant-trail/contract/planning';
-import { sayFact } from '@ant-trail/core/fields';
 import { useState } from 'react';
 import { Column, Row } from '@/design/box.tsx';
 import { Button } from '@/design/button.tsx';
-import { sayDatedDay } from '@/design/say-day.ts';
 import { Body } from '@/design/text.tsx';
 import { ask, wordsFor } from '@/device/api.ts';
 import { FactsFields } from '@/features/fields/desk/facts-fields.tsx';
+import { OwnFacts } from '@/features/fields/desk/own-facts.tsx';
 import { useFacts } from '@/features/fields/desk/use-facts.ts';
 import { useOwnFields } from '@/features/fields/desk/use-own-fields.ts';
 
@@ -23,14 +22,7 @@ export function OwnOfJob({ job, mayChange }: OwnOfJobProps) {
   if (changing) return <Changing {...{ job }} onDone={() => setChanging(false)} />;
   return (
     <Column gap="$1">
-      {fields.map((field) => (
-        <Row key={field.key} gap="$3" justifyContent="space-between">
-          <Body small quiet>
-            {field.label}
-          </Body>
-          <Body small>{sayFact(field, job.own ?? {}, sayDatedDay) || 'not known'}</Body>
-        </Row>
-      ))}
+      <OwnFacts holder="job" facts={job.own} />
       {mayChange ? (
         <Row>
           <Button dense onPress={() => setChanging(true)}>

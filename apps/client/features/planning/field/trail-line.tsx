@@ -4,7 +4,8 @@ import { Row } from '@/design/box.tsx';
 import { Mark, type MarkName } from '@/design/mark.tsx';
 import { Figure } from '@/design/text.tsx';
 
-const LINE_X = 78;
+/** As wide as a time is, however large its letters. */
+const TIME_WIDE = '3.75rem';
 
 export interface TrailStepProps {
   readonly time: string;
@@ -20,7 +21,7 @@ export function TrailStep({ time, mark, walked, last, strong, children }: TrailS
   const theme = useTheme();
   return (
     <Row alignItems="stretch" role="listitem">
-      <View width={LINE_X - 18} paddingTop={13} alignItems="flex-end">
+      <View width={TIME_WIDE} paddingTop={13} alignItems="flex-end">
         {/* A day is longer than a time, and must not reach the edge. */}
         <Figure small={!strong} quiet={!strong} strong={strong} tiny={time.length > 5}>
           {time}

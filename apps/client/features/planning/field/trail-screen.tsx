@@ -41,7 +41,7 @@ export function TrailScreen() {
   return (
     <FieldPage title={ahead === 0 ? 'Your trail' : 'Coming up'} wide={twoSides}>
       <FieldHead>
-        <Row className="to-hand" justifyContent="space-between" alignItems="flex-end">
+        <Row justifyContent="space-between" alignItems="flex-end">
           <Column>
             <Body small quiet>
               {sayDay(day)}

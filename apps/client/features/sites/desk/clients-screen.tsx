@@ -97,15 +97,20 @@ export function ClientsScreen() {
           : 'No client is here yet: add one, or import a file of them.'
       }
       filters={
-        <>
-          <TextFilter
-            label="Name, number, address or contact"
-            query={list.query}
-            onChange={list.change}
-          />
-          <OwnConditions {...{ fields, list }} />
-        </>
+        <TextFilter
+          label="Name, number, address or contact"
+          query={list.query}
+          onChange={list.change}
+        />
       }
+      {...(fields.length > 0
+        ? {
+            moreFilters: {
+              keys: ['where'],
+              fields: <OwnConditions {...{ fields, list }} />,
+            },
+          }
+        : {})}
     >
       {opened ? (
         <ClientDialog

@@ -131,9 +131,16 @@ export function PlacesScreen() {
             query={list.query}
             onChange={list.change}
           />
-          <OwnConditions {...{ fields, list }} />
         </>
       }
+      {...(fields.length > 0
+        ? {
+            moreFilters: {
+              keys: ['where'],
+              fields: <OwnConditions {...{ fields, list }} />,
+            },
+          }
+        : {})}
     >
       {params.new ? (
         <SiteDialog

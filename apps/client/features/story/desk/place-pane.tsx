@@ -9,6 +9,7 @@ import { Mark } from '@/design/mark.tsx';
 import { Body, Heading, Title } from '@/design/text.tsx';
 import { ArrivalPanel } from '@/features/arrival/desk/arrival-panel.tsx';
 import { DocumentsPanel } from '@/features/documents/desk/documents-panel.tsx';
+import { OwnFacts } from '@/features/fields/desk/own-facts.tsx';
 import { SiteNotes } from '@/features/sites/desk/site-notes.tsx';
 
 const degrees = (value: number, [plus, minus]: readonly [string, string]): string =>
@@ -37,6 +38,7 @@ export function PlacePane({ site, things }: { site: Site; things: readonly Asset
               .filter(Boolean)
               .join(' · ')}
           </Body>
+          <OwnFacts holder="place" facts={site.own} />
         </Column>
         {site.contacts.length > 0 ? (
           <Column gap="$2">

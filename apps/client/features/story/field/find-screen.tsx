@@ -46,7 +46,7 @@ export function FindScreen() {
   return (
     <FieldPage title="Find a thing">
       <FieldHead>
-        <Row className="to-hand" justifyContent="space-between">
+        <Row className="to-hand" justifyContent="space-between" gap="$2" flexWrap="wrap">
           <Title>Find a thing</Title>
           <Row gap="$2">
             <Button dense onPress={() => router.navigate('/documents-here')}>
