@@ -123,7 +123,7 @@ test('axe finds nothing on the desk', async ({ browser }) => {
   await page.getByRole('button', { name: /^Disc brakes/ }).click();
   await expect(page.getByText(/^Version 2, counts since/)).toBeVisible();
   await check('a document');
-  await page.getByRole('button', { name: 'Look at version 2' }).click();
+  await page.getByRole('button', { name: 'Look at it: version 2' }).click();
   await expect(page.getByRole('document')).toBeVisible();
   await check('a document, looked at');
   await page.keyboard.press('Escape');

@@ -49,7 +49,7 @@ test('a document is attached at the desk and read on the phone with no network, 
   await expect(adding).toBeHidden();
   await desk.getByRole('button', { name: /^Rope grease/ }).click();
   const dialog = desk.getByRole('dialog', { name: 'Rope grease' });
-  await dialog.getByRole('button', { name: 'Look at version 1' }).click();
+  await dialog.getByRole('button', { name: 'Look at it: version 1' }).click();
   const shown = desk.getByRole('dialog', { name: 'Rope grease, version 1' });
   await expect(shown.getByText('Grease it monthly')).toBeAttached();
   await expect(shown.locator('canvas')).toBeVisible();

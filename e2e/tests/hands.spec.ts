@@ -55,7 +55,8 @@ test('at the reading desk no key does what nobody meant, and an approval can be 
 
   // Turned off, single keys are only letters.
   await desk.getByRole('button', { name: 'Me', exact: true }).click();
-  await desk.getByRole('checkbox', { name: /Single keys/ }).click();
+  const keys = desk.getByRole('radiogroup', { name: 'Single keys' });
+  await keys.getByRole('radio', { name: 'Off' }).click();
   await desk.getByRole('button', { name: 'Close' }).click();
   await desk.goto(`${office.url}/review`);
   await expect(approve).toBeEnabled();

@@ -52,10 +52,8 @@ test('a field of one’s own is defined, written, narrowed by, shown as a column
 
   const { context, page } = await openPhone(browser, office.url, 'imke');
   await context.setOffline(true);
-  await page
-    .getByRole('button', { name: /Gannet Head, upper/ })
-    .first()
-    .click();
+  await page.getByRole('button', { name: 'More' }).click();
+  await expect(page.getByRole('heading', { level: 1, name: /^Gannet Head, upper/ })).toBeVisible();
   await expect(page.getByText('Depth of the well')).toBeVisible();
   await expect(page.getByText('7.5 m')).toBeVisible();
   await expect(page.getByText(/^TA \d\d-/)).toBeVisible();

@@ -36,7 +36,7 @@ test('how somebody wants it is so on any phone; what is wrong is told with a pic
 
   await page.getByRole('button', { name: 'Is my phone ready?' }).click();
   await page.getByRole('button', { name: 'Try them' }).click();
-  await expect(page.getByText('Known within 12 m.')).toBeVisible();
+  await expect(page.getByText('Known within 10 m.')).toBeVisible();
   await expect(page.getByText(/^It answers within/)).toBeVisible({ timeout: 30_000 });
   await context.clearPermissions();
   await page.getByRole('button', { name: 'Try again' }).click();

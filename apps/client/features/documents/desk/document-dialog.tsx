@@ -100,7 +100,7 @@ function Versions({ details: { document, versions, counted }, onLook }: Versions
               </Column>
               <Button
                 dense
-                label={`Look at version ${version.number}`}
+                label={`Look at it: version ${version.number}`}
                 onPress={() => onLook(version)}
               >
                 Look at it
@@ -108,7 +108,7 @@ function Versions({ details: { document, versions, counted }, onLook }: Versions
               {keeps && !counts ? (
                 <Button
                   dense
-                  label={`Version ${version.number} is to count`}
+                  label={`Let it count: version ${version.number}`}
                   onPress={() => count(version.id)}
                 >
                   Let it count
