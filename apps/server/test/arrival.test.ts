@@ -184,3 +184,28 @@ test('written anew, the code that hangs there still opens it; two who write at o
   expect(await openedWith(code)).toMatch(/^(New|Other) words$/);
   expect(await openedWith(await printedCode())).toMatch(/words$/);
 });
+
+test('taken off, nothing of it can be read, here or on phones; who read it stays, and the code opens what comes after', async () => {
+  const at = (part: string): string => `/api/sites/${org.site}/arrival${part}`;
+  const before = await state();
+  expect(before.isThere).toBe(true);
+  const stale = await manager.call('POST', at('/removal'), { after: before.version - 1 });
+  expect(stale.status).toBe(409);
+  expect((await technician.call('POST', at('/removal'), { after: before.version })).status).toBe(
+    403,
+  );
+  const { cursor } = await pull(technician);
+  const off = await manager.call('POST', at('/removal'), { after: before.version });
+  expect(off.body).toMatchObject({ isThere: false, version: before.version + 1 });
+  expect((off.body as ArrivalState).openings).toEqual(before.openings);
+  for (const part of ['/reading', '/code'])
+    expect((await manager.call('POST', at(part), {})).status).toBe(404);
+  expect((await manager.call('POST', at('/removal'), { after: before.version + 1 })).status).toBe(
+    404,
+  );
+  const gone = (await pull(technician, cursor)).of('arrival seal');
+  expect(gone).toMatchObject([{ id: org.site, withdrawn: true }]);
+  const again = await manager.call('PUT', at(''), { words: 'Anew', after: before.version + 1 });
+  expect(again.body).toMatchObject({ isThere: true, version: before.version + 2 });
+  expect((await manager.call('POST', at('/reading'))).body).toEqual({ words: 'Anew' });
+});

@@ -229,3 +229,49 @@ describe('a catalogue', () => {
     expect(JSON.stringify(body)).not.toContain('Other');
   });
 });
+
+describe('a GeoJSON file', () => {
+  const collection = (...features: object[]): Buffer =>
+    Buffer.from(JSON.stringify({ type: 'FeatureCollection', features }));
+  const feature = (geometry: object | null, properties: object | null): object => ({
+    ...{ type: 'Feature', geometry, properties },
+  });
+  const point = (lon: number, lat: number): object => ({ type: 'Point', coordinates: [lon, lat] });
+
+  test('is rows: a column for each property, and where it lies', async () => {
+    const plot = {
+      type: 'Polygon',
+      coordinates: [
+        [
+          [-41.2, 38.6],
+          [-41.0, 38.6],
+          [-41.0, 38.8],
+          [-41.2, 38.6],
+        ],
+      ],
+    };
+    const file = collection(
+      feature(point(-41.3, 38.62), { name: 'Gull well', depth: 3.5, dry: false, tags: ['a'] }),
+      feature(plot, { name: 'Gorse plot', owner: null }),
+      feature(null, null),
+    );
+    expect(await readTableFile(file)).toEqual([
+      ['name', 'depth', 'dry', 'tags', 'owner', 'Latitude', 'Longitude'],
+      ['Gull well', '3.5', 'no', '["a"]', '', '38.62', '-41.3'],
+      ['Gorse plot', '', '', '', '', '38.7', '-41.1'],
+      ['', '', '', '', '', '', ''],
+    ]);
+  });
+
+  test('with keys named like object members, or broken, harms nobody', async () => {
+    const odd = Buffer.from(
+      '{"type":"FeatureCollection","features":[{"type":"Feature","geometry":null,"properties":{"__proto__":"x","constructor":1}}]}',
+    );
+    expect((await readTableFile(odd))[0]).toContain('constructor');
+    // No collection: rows of a file that happens to begin so.
+    expect(await readTableFile(Buffer.from('{a},b\n1,2\n'))).toEqual([
+      ['{a}', 'b'],
+      ['1', '2'],
+    ]);
+  });
+});

@@ -429,6 +429,9 @@ const TRIES: Record<string, () => Try[]> = {
   'put /api/sites/:id/arrival': () => [
     { at: `/api/sites/${b.site}/arrival`, body: { words: 'From A', after: 1 } },
   ],
+  'post /api/sites/:id/arrival/removal': () => [
+    { at: `/api/sites/${b.site}/arrival/removal`, body: { after: 1 } },
+  ],
   'post /api/sites/:id/arrival/reading': () => [{ at: `/api/sites/${b.site}/arrival/reading` }],
   'post /api/sites/:id/arrival/code': () => [{ at: `/api/sites/${b.site}/arrival/code` }],
   'post /api/visits/:id/opening': () => [

@@ -1,5 +1,6 @@
 import ExcelJS, { type Cell as SheetCell, type CellValue } from 'exceljs';
 import Papa from 'papaparse';
+import { readGeoJson } from './geo-json-file.ts';
 
 export type Cell = string | number;
 
@@ -15,10 +16,10 @@ const MOST_CELLS = 60;
 /** The beginning of every ZIP file, which an XLSX file is. */
 const ZIP = [0x50, 0x4b, 0x03, 0x04];
 
-/** Reads a CSV or XLSX file into lines of text. Throws an {@link UnreadableTable}. */
+/** Reads a CSV, XLSX or GeoJSON file into lines of text. Throws an {@link UnreadableTable}. */
 export async function readTableFile(bytes: Uint8Array): Promise<string[][]> {
   const zipped = ZIP.every((byte, at) => bytes[at] === byte);
-  const lines = zipped ? await readXlsx(bytes) : readCsv(bytes);
+  const lines = zipped ? await readXlsx(bytes) : (readGeoJson(bytes) ?? readCsv(bytes));
   if (lines.length > MOST_LINES)
     throw new UnreadableTable(`This file has more than ${MOST_LINES - 1} rows. Take a part of it.`);
   if (lines.some((line) => line.length > MOST_CELLS))

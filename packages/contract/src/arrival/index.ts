@@ -15,6 +15,8 @@ export const ArrivalSeal = z.object({
   words: SealedWords,
   /** That key, sealed with the one in the code. */
   key: SealedWords,
+  /** There is nothing any more: phones let go of it. Servers of before do not say. */
+  withdrawn: z.boolean().default(false),
 });
 export type ArrivalSeal = z.infer<typeof ArrivalSeal>;
 
@@ -57,6 +59,8 @@ export const ArrivalDraft = z
   })
   .strict();
 export type ArrivalDraft = z.infer<typeof ArrivalDraft>;
+/** They are taken off as they were read: not over what somebody else wrote meanwhile. */
+export const ArrivalRemoval = ArrivalDraft.pick({ after: true }).strict();
 
 export const Opening = z.object({
   id: Id,
@@ -69,8 +73,9 @@ export type Opening = z.infer<typeof Opening>;
 
 /** What the desk shows of them, without the words: whether there are any, and who read them. */
 export const ArrivalState = z.object({
-  /** 0 where there are none. */
+  /** How often they were written or taken off; 0 where there never were any. */
   version: z.int(),
+  isThere: z.boolean(),
   openings: z.array(Opening),
 });
 export type ArrivalState = z.infer<typeof ArrivalState>;

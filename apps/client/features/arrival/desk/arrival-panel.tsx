@@ -26,11 +26,12 @@ export function ArrivalPanel({ site, name }: { site: string; name: string }) {
   ]);
   const [words, setWords] = useState<string | null>(null);
   const [writing, setWriting] = useState<string | null>(null);
+  const [takingOff, setTakingOff] = useState(false);
   const [problem, setProblem] = useState<string | null>(null);
   if (!answer) return null;
   const mayRead = may(person.roles, 'read arrival details');
   const mayKeep = may(person.roles, 'keep places');
-  const isThere = answer.version > 0;
+  const { isThere } = answer;
   const attempt = async (work: () => Promise<void>): Promise<void> => {
     try {
       await work();
@@ -49,6 +50,14 @@ export function ArrivalPanel({ site, name }: { site: string; name: string }) {
       });
       setWriting(null);
       setWords(null);
+    });
+  const takeOff = (): Promise<void> =>
+    attempt(async () => {
+      await ask(ArrivalState, 'POST', `/api/sites/${site}/arrival/removal`, {
+        after: answer.version,
+      });
+      setWords(null);
+      setTakingOff(false);
     });
   const print = (): Promise<void> =>
     attempt(async () =>
@@ -89,7 +98,25 @@ export function ArrivalPanel({ site, name }: { site: string; name: string }) {
             Print the place’s code
           </Button>
         ) : null}
+        {isThere && mayKeep && !takingOff ? (
+          <Button dense onPress={() => setTakingOff(true)}>
+            Take it off
+          </Button>
+        ) : null}
       </Row>
+      {takingOff ? (
+        <Row gap="$2" flexWrap="wrap" role="alert">
+          <Body small flex={1} minWidth={200}>
+            Nothing of it stays, here or on phones. Who read it stays known.
+          </Body>
+          <Button dense main onPress={takeOff}>
+            Take it off for good
+          </Button>
+          <Button dense onPress={() => setTakingOff(false)}>
+            Leave it
+          </Button>
+        </Row>
+      ) : null}
       {problem && writing === null ? (
         <Body small eyes role="alert">
           {problem}

@@ -29,7 +29,11 @@ export const arrivalOnPhone = {
   records: {
     'arrival seal': {
       keep: async (store, records) => {
-        await store.arrivalSeals.bulkPut(bodiesOf(records));
+        const seals = bodiesOf(records);
+        await store.arrivalSeals.bulkPut(seals.filter(({ withdrawn }) => !withdrawn));
+        await store.arrivalSeals.bulkDelete(
+          seals.filter(({ withdrawn }) => withdrawn).map(({ id }) => id),
+        );
         await letSealsGo(store);
       },
     },

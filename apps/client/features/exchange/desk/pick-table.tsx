@@ -12,7 +12,7 @@ export interface PickedTable {
   readonly content: string;
 }
 
-/** Chooses a CSV or XLSX file and has the office read its lines. */
+/** Chooses a CSV, XLSX or GeoJSON file and has the office read its lines. */
 export function PickTable({
   label,
   onPicked,
@@ -41,7 +41,7 @@ export function PickTable({
         <input
           ref={picker}
           type="file"
-          accept=".csv,.txt,.xlsx"
+          accept=".csv,.txt,.xlsx,.geojson,.json"
           hidden
           aria-label={label}
           onChange={(event) => void take(event.target.files?.[0])}

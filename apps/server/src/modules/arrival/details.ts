@@ -48,12 +48,32 @@ async function keysOf(row: ArrivalDetailRow, own: Uint8Array): Promise<Keys> {
 }
 
 /** Writes a place's arrival details, in the place of those before; the code that hangs there still opens them. */
-export async function writeDetails(
+export const writeDetails = (
   db: EntityManager,
   organisation: string,
   own: Uint8Array,
   site: string,
-  { words, after }: ArrivalDraft,
+  draft: ArrivalDraft,
+): Promise<ArrivalState> => keep(db, organisation, own, site, { ...draft, withdrawn: false });
+
+/** Takes a place's arrival details off: nothing of them stays, here or on phones. The openings do. */
+export async function takeOffDetails(
+  db: EntityManager,
+  organisation: string,
+  own: Uint8Array,
+  site: string,
+  after: number,
+): Promise<ArrivalState> {
+  await findDetails(db, site);
+  return keep(db, organisation, own, site, { words: '', after, withdrawn: true });
+}
+
+async function keep(
+  db: EntityManager,
+  organisation: string,
+  own: Uint8Array,
+  site: string,
+  { words, after, withdrawn }: ArrivalDraft & { readonly withdrawn: boolean },
 ): Promise<ArrivalState> {
   if (!(await db.existsBy(SiteRow, { id: site }))) throw notFound('This place');
   await oneAtATime(db, 'arrival details', site);
@@ -73,7 +93,7 @@ export async function writeDetails(
   const iv = (): Uint8Array => randomBytes(IV_BYTES);
   const codeKey = await keyOfCode(keys.code, site);
   const row: ArrivalDetailRow = {
-    ...{ org: organisation, site, version },
+    ...{ org: organisation, site, version, withdrawn },
     code: code && before ? before.code : randomUUID(),
     secrets: await seal(
       own,
@@ -90,7 +110,7 @@ export async function writeDetails(
 }
 
 async function findDetails(db: EntityManager, site: string): Promise<ArrivalDetailRow> {
-  const row = await db.findOneBy(ArrivalDetailRow, { site });
+  const row = await db.findOneBy(ArrivalDetailRow, { site, withdrawn: false });
   if (!row) throw notFound('What you look for at this place');
   return row;
 }
@@ -134,14 +154,18 @@ export async function stateOf(db: EntityManager, site: string): Promise<ArrivalS
     order: { id: 'DESC' },
     take: OPENINGS_SHOWN,
   });
-  return { version: row?.version ?? 0, openings: openings.map(openingOf) };
+  return {
+    version: row?.version ?? 0,
+    isThere: row?.withdrawn === false,
+    openings: openings.map(openingOf),
+  };
 }
 
 /** What phones keep of places that have such details: sealed, so that nothing of it can be read. */
 export async function sealsOf(db: EntityManager, sites: readonly string[]): Promise<ArrivalSeal[]> {
   const rows = await db.findBy(ArrivalDetailRow, { site: In([...sites]) });
-  return rows.map(({ site, code, version, words, key }) => ({
-    ...{ id: site, code, version, words, key },
+  return rows.map(({ site, code, version, words, key, withdrawn }) => ({
+    ...{ id: site, code, version, words, key, withdrawn },
   }));
 }
 

@@ -14,6 +14,8 @@ export class ArrivalDetailRow {
   @Column('jsonb') words!: Sealed;
   /** The key of the words, sealed with the one in the code. */
   @Column('jsonb') key!: Sealed;
+  /** Taken off; the code at the place stays for what is written next. */
+  @Column('boolean') withdrawn!: boolean;
 }
 
 @Entity('arrival_opening')

@@ -1,5 +1,6 @@
 import {
   ArrivalDraft,
+  ArrivalRemoval,
   ArrivalState,
   ArrivalWords,
   OpeningAsked,
@@ -11,7 +12,14 @@ import { FileAnswer, longRoute, route, type Route } from '../../http/route.ts';
 import { OrganisationRow } from '../accounts/entities.ts';
 import { mustBeSite } from '../register/register.ts';
 import { drawPlaceCode } from './code-sheet.ts';
-import { noteOpening, placeCode, readDetails, stateOf, writeDetails } from './details.ts';
+import {
+  noteOpening,
+  placeCode,
+  readDetails,
+  stateOf,
+  takeOffDetails,
+  writeDetails,
+} from './details.ts';
 import type { OfficeKey } from './office-key.ts';
 import { openAtVisit } from './open-at-visit.ts';
 import { recentOpenings } from './recent-openings.ts';
@@ -42,6 +50,19 @@ export const arrivalRoutes = (officeKey: OfficeKey): Route[] => [
     handle: async ({ db, params, body, session }) => {
       const own = await officeKey.of(session.organisation);
       return writeDetails(db, session.organisation, own, params.id, body);
+    },
+  }),
+  route({
+    method: 'post',
+    path: '/api/sites/:id/arrival/removal',
+    allowed: 'keep places',
+    summary: 'Take the details for whoever arrives at a place off again',
+    params: one,
+    body: ArrivalRemoval,
+    answer: ArrivalState,
+    handle: async ({ db, params, body, session }) => {
+      const own = await officeKey.of(session.organisation);
+      return takeOffDetails(db, session.organisation, own, params.id, body.after);
     },
   }),
   route({
