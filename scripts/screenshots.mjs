@@ -11,17 +11,6 @@ const PHONE = { width: 390, height: 844 };
 const TABLET = { width: 1180, height: 820 };
 const DESK = { width: 1280, height: 800 };
 
-/** A list as a store keeps it, with the slips that lists have. */
-const RESCUE_GEAR = `Code;What it is;Weight kg;Rack
-R-01;Stretcher, folding;11,5;A
-R-02;Rope, 60 m;4,2;A
-R-03;Rope, 100 m;6,9;A
-R-04;Thermal bag;1,8;B
-R-04;Head lamp;0,3;B
-R-06;Ice anchor;heavy;C
-R-07;First-aid pack;2,4;C
-`;
-
 /** A floor of boards, drawn for the picture. */
 async function drawFloor() {
   const { default: sharp } = await import('sharp');
@@ -122,15 +111,10 @@ await run(async () => {
   await manager.getByRole('button', { name: /^Penstock joint tightening/ }).click();
   await manager.getByRole('button', { name: /^Torque reached/ }).click();
   await shot(manager, 'desk-builder');
-  await manager.goto(`${base}/catalogues`);
-  await manager.getByRole('button', { name: 'Import a catalogue' }).click();
-  await manager.getByLabel('Choose the file').setInputFiles({
-    name: 'rescue_gear.csv',
-    mimeType: 'text/csv',
-    buffer: Buffer.from(RESCUE_GEAR),
-  });
-  await manager.getByText('rows can be taken in').waitFor();
-  await shot(manager, 'desk-import');
+  await manager.goto(`${base}/documents`);
+  await manager.getByRole('button', { name: /^Disc brakes/ }).click();
+  await manager.getByText(/^Version 2, counts since/).waitFor();
+  await shot(manager, 'desk-document');
   const plan = async (place, sheet, person) => {
     await manager.goto(`${base}/day?new=job`);
     const dialog = manager.getByRole('dialog', { name: 'New job' });

@@ -16,7 +16,7 @@ import { mountInvitations, type Post } from './modules/accounts/invitations.ts';
 import { recordRoutes } from './modules/records/routes.ts';
 import { documentRoutes } from './modules/documents/routes.ts';
 import { feedbackRoutes } from './modules/feedback/routes.ts';
-import { fieldRoutes } from './modules/fields/routes.ts';
+import { ownFieldRoutes } from './modules/fields/routes.ts';
 import { mapRoutes } from './modules/maps/routes.ts';
 import { branchRoutes } from './modules/accounts/branch-routes.ts';
 import { accountRoutes } from './modules/accounts/routes.ts';
@@ -80,7 +80,7 @@ export function allRoutes(
     ...accountRoutes(parts.post, giveBackWork),
     ...branchRoutes,
     ...feedbackRoutes,
-    ...fieldRoutes,
+    ...ownFieldRoutes,
     ...documentRoutes(parts.files),
     ...mapRoutes,
     ...recordRoutes(parts, parts.post.mailPort),

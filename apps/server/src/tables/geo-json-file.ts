@@ -43,9 +43,9 @@ function parsed(bytes: Uint8Array): unknown {
 }
 
 function sayValue(value: unknown): string {
-  if (value === null || value === undefined) return '';
+  if (typeof value === 'string') return value;
   if (typeof value === 'boolean') return value ? 'yes' : 'no';
-  return typeof value === 'object' ? JSON.stringify(value) : String(value as string | number);
+  return value === null || value === undefined ? '' : JSON.stringify(value);
 }
 
 type Position = readonly [lon: number, lat: number];

@@ -1,4 +1,5 @@
 import type { OfficeDocument } from '@ant-trail/contract/documents';
+import type { Asset, AssetKind } from '@ant-trail/contract/register';
 import { isAbout, type About } from '@ant-trail/core/documents';
 import { sameKind } from '@ant-trail/core/register';
 import type { LocalStore } from '@/device/local-store.ts';
@@ -10,15 +11,7 @@ export async function aboutPlace(
   templates: readonly string[],
 ): Promise<About> {
   const assets = await store.assets.where('site').equals(site).toArray();
-  return {
-    site: new Set([site]),
-    asset: new Set(assets.map(({ id }) => id)),
-    kind: await kindsOf(
-      store,
-      assets.map(({ kind }) => kind),
-    ),
-    template: new Set(templates),
-  };
+  return aboutAll([site], assets, await store.assetKinds.toArray(), templates);
 }
 
 /** One thing alone. */
@@ -26,19 +19,25 @@ export async function aboutThing(
   store: LocalStore,
   thing: { readonly id: string; readonly kind: string },
 ): Promise<About> {
-  return {
-    ...{ site: new Set(), template: new Set() },
-    asset: new Set([thing.id]),
-    kind: await kindsOf(store, [thing.kind]),
-  };
+  return aboutAll([], [thing], await store.assetKinds.toArray(), []);
 }
 
-async function kindsOf(store: LocalStore, names: readonly string[]): Promise<Set<string>> {
-  const kinds = await store.assetKinds.toArray();
-  const there = [...new Set(names)];
-  return new Set(
-    kinds.filter(({ name }) => there.some((each) => sameKind(each, name))).map(({ id }) => id),
-  );
+/** Places, things with their kinds, and templates. */
+export function aboutAll(
+  sites: readonly string[],
+  assets: readonly Pick<Asset, 'id' | 'kind'>[],
+  kinds: readonly AssetKind[],
+  templates: readonly string[],
+): About {
+  const there = [...new Set(assets.map(({ kind }) => kind))];
+  return {
+    site: new Set(sites),
+    asset: new Set(assets.map(({ id }) => id)),
+    kind: new Set(
+      kinds.filter(({ name }) => there.some((each) => sameKind(each, name))).map(({ id }) => id),
+    ),
+    template: new Set(templates),
+  };
 }
 
 /** Documents about something, by name. */

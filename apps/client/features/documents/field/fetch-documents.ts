@@ -1,9 +1,9 @@
 import type { OfficeDocument } from '@ant-trail/contract/documents';
-import { filesToKeep, type NeededFile } from '@ant-trail/core/documents';
+import { filesToKeep, isAbout, type NeededFile } from '@ant-trail/core/documents';
 import { fetchFile, Refused } from '@/device/api.ts';
 import type { LocalStore } from '@/device/local-store.ts';
 import { spaceIsLow } from '@/device/storage.ts';
-import { aboutPlace, documentsAbout } from './documents-about.ts';
+import { aboutAll } from './documents-about.ts';
 
 /** Files of the documents that are about the work on this phone, and of those asked for by hand. */
 export async function neededFiles(
@@ -14,9 +14,10 @@ export async function neededFiles(
     const { sha256, bytes } = document.version;
     needed.push({ sha256, bytes, day, document });
   };
-  if ((await store.documents.count()) === 0) return needed;
-  const wanted = await store.documentsWanted.toCollection().primaryKeys();
-  for (const document of await store.documents.bulkGet(wanted)) if (document) need(document, null);
+  const documents = await store.documents.toArray();
+  if (documents.length === 0) return needed;
+  const wanted = new Set<string>(await store.documentsWanted.toCollection().primaryKeys());
+  for (const document of documents) if (wanted.has(document.id)) need(document, null);
   const days = new Map<string, string>();
   for (const { job, day } of await store.visits.toArray())
     if (day < (days.get(job) ?? '9999')) days.set(job, day);
@@ -28,9 +29,20 @@ export async function neededFiles(
     place.templates.push(...sheets.map(({ template }) => template));
     places.set(site, { ...place, day: day < place.day ? day : place.day });
   }
-  for (const [site, { day, templates }] of places)
-    for (const document of await documentsAbout(store, await aboutPlace(store, site, templates)))
-      need(document, day);
+  const kinds = await store.assetKinds.toArray();
+  const assets = await store.assets
+    .where('site')
+    .anyOf([...places.keys()])
+    .toArray();
+  for (const [site, { day, templates }] of places) {
+    const about = aboutAll(
+      [site],
+      assets.filter((asset) => asset.site === site),
+      kinds,
+      templates,
+    );
+    for (const document of documents) if (isAbout(document.links, about)) need(document, day);
+  }
   return needed;
 }
 
@@ -52,7 +64,9 @@ export async function fetchDocuments(store: LocalStore): Promise<void> {
     await fetchOne(store, document, bytes);
   }
   const stays = new Set(wanted.map(({ sha256 }) => sha256));
-  await store.documentFiles.filter(({ sha256 }) => !stays.has(sha256)).delete();
+  // By their keys alone: the files themselves are large.
+  const now = await store.documentFiles.toCollection().primaryKeys();
+  await store.documentFiles.bulkDelete(now.filter((sha256) => !stays.has(sha256)));
 }
 
 async function fetchOne(

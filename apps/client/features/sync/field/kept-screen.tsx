@@ -105,7 +105,7 @@ export function KeptScreen() {
             <Column padding="$4" gap="$1">
               <Row gap="$2">
                 <Mark name={state === 'sending' ? 'sending' : 'finished'} silent />
-                <Body strong>{places.get(at)?.name ?? 'A visit'}</Body>
+                <Body strong>{places.get(at)?.name ?? 'For the office'}</Body>
               </Row>
               <Body small quiet>
                 {sayCount(entries, pictures)} kept here since{' '}

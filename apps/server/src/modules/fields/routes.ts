@@ -2,7 +2,7 @@ import { OneHolder, OwnFields, OwnFieldsAnswer, OwnFieldsDraft } from '@ant-trai
 import { route } from '../../http/route.ts';
 import { ownFields, setOwnFields } from './own-fields.ts';
 
-export const fieldRoutes = [
+export const ownFieldRoutes = [
   route({
     method: 'get',
     path: '/api/own-fields',
