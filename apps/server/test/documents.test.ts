@@ -137,9 +137,13 @@ describe('what counted for a sheet', () => {
   const NIGHT = '2031-01-01T00:00:00.000Z';
   const thenOf = (at: string, asset: string | null = null) =>
     inOrganisation(office.data, team.org.id, async (db) =>
-      (await countedThen(db, { site: team.org.site, template: team.org.template, asset }, at)).map(
-        ({ name, version: { number } }) => `${name} ${number}`,
-      ),
+      (
+        await countedThen(
+          db,
+          { id: team.org.sheet, site: team.org.site, template: team.org.template, asset },
+          at,
+        )
+      ).map(({ name, version: { number } }) => `${name} ${number}`),
     );
   const now = async (): Promise<string> => {
     const [{ at } = { at: '' }] = await office.data.query<{ at: string }[]>(
@@ -181,6 +185,14 @@ describe('what counted for a sheet', () => {
       ...['Of the kind 1', 'Of the template 1', 'Of the thing 1'],
     ]);
     expect(await thenOf(NIGHT)).toEqual(['Of the template 1']);
+    // Its rows say something of that thing.
+    await inOrganisation(office.data, team.org.id, (db) =>
+      db.query(
+        `INSERT INTO sheet_thing (org_id, sheet_id, asset_id, said) VALUES ($1, $2, $3, '{}')`,
+        [team.org.id, team.org.sheet, thing.id],
+      ),
+    );
+    expect(await thenOf(NIGHT)).toHaveLength(3);
   });
 
   test('stands at the desk and in the report', async () => {

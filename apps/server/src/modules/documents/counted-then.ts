@@ -2,8 +2,9 @@ import type { DocumentThen } from '@ant-trail/contract/documents';
 import type { EntityManager } from 'typeorm';
 import { versionOf } from './documents.ts';
 
-/** What a sheet was about. */
+/** What a sheet was about; what its rows say of things is known by its id. */
 export interface SheetAbout {
+  readonly id: string;
   readonly site: string;
   readonly asset: string | null;
   readonly template: string;
@@ -15,13 +16,17 @@ export interface SheetAbout {
  */
 export async function countedThen(
   db: EntityManager,
-  { site, asset, template }: SheetAbout,
+  { id, site, asset, template }: SheetAbout,
   at: string,
 ): Promise<DocumentThen[]> {
   const rows = await db.query<
     (Parameters<typeof versionOf>[0] & { readonly name: string; readonly document: string })[]
   >(
-    `SELECT d.name, v.id, v.document_id AS document, v.number, v.sha256, v.type, v.bytes, v.file, v.note, v.at, v.by
+    `WITH thing AS (
+       SELECT a.id, a.kind FROM asset a
+       WHERE a.id = $2 OR a.id IN (SELECT t.asset_id FROM sheet_thing t WHERE t.sheet_id = $5)
+     )
+     SELECT d.name, v.id, v.document_id AS document, v.number, v.sha256, v.type, v.bytes, v.file, v.note, v.at, v.by
      FROM document d
      JOIN LATERAL (
        SELECT version_id FROM document_counted c
@@ -32,13 +37,12 @@ export async function countedThen(
        SELECT l.document_id FROM document_link l
        WHERE l.since <= $4 AND (l.until IS NULL OR l.until > $4) AND (
          (l."to" = 'site' AND l.ref = $1) OR (l."to" = 'template' AND l.ref = $3)
-         OR (l."to" = 'asset' AND l.ref = $2)
+         OR (l."to" = 'asset' AND l.ref IN (SELECT id FROM thing))
          OR (l."to" = 'kind' AND l.ref IN (
-           SELECT k.id FROM asset_kind k JOIN asset a ON lower(trim(a.kind)) = lower(trim(k.name))
-           WHERE a.id = $2)))
+           SELECT k.id FROM asset_kind k JOIN thing ON lower(trim(thing.kind)) = lower(trim(k.name)))))
      )
      ORDER BY d.name, d.id`,
-    [site, asset, template, at],
+    [site, asset, template, at, id],
   );
   return rows.map(({ name, ...row }) => ({ id: row.document, name, version: versionOf(row) }));
 }
