@@ -27,6 +27,7 @@ import { Body, Figure, Heading, Title } from '@/design/text.tsx';
 import { useOffice } from '@/device/office.ts';
 import { usePeople } from '@/features/accounts/desk/use-people.ts';
 import { useMe } from '@/features/accounts/session.ts';
+import { DocumentsThen } from '@/features/documents/desk/documents-then.tsx';
 import { Reckoned } from '@/features/trades/reckoned.tsx';
 import { ProgrammeDifference } from './differences.tsx';
 import type { ReadingState } from './read-dossier.ts';
@@ -80,6 +81,7 @@ export function ReadingPane({ dossier, reading, chosen, onChoose, onSettled }: R
           </Button>
         </Row>
       ) : null}
+      <DocumentsThen documents={dossier.documents} />
       <Row gap="$2" maxWidth={380}>
         {(['xlsx', 'csv'] as const).map((format) => (
           <OutsideLink key={format} href={`/api/sheets/${dossier.sheet.id}/answers.${format}`}>
