@@ -12,7 +12,8 @@ import { pull } from './support/pulled.ts';
 
 const WORDS = 'Alarm code 4711, key safe behind the gutter: 0815';
 /** No part of these may be read anywhere before somebody is there. */
-const TELLTALE = ['4711', '0815', 'gutter', 'Alarm code'];
+// With their signs: four digits alone stand in a hash now and then.
+const TELLTALE = ['4711,', ': 0815', 'gutter', 'Alarm code'];
 
 let office: Office;
 let org: Organisation;
