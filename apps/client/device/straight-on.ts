@@ -1,11 +1,13 @@
 let pointedAt = -Infinity;
-globalThis.addEventListener?.(
-  'pointerup',
-  () => {
-    pointedAt = performance.now();
-  },
-  true,
-);
+const heard = (): void => {
+  pointedAt = performance.now();
+};
+
+/** Hears fingers and mice from now on, until it is told that it need not any more. */
+export function hearPointers(): () => void {
+  addEventListener('pointerup', heard, true);
+  return () => removeEventListener('pointerup', heard, true);
+}
 
 /**
  * Whether what happens now comes from a finger or a mouse. A page moves by itself only then: under

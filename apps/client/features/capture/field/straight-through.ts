@@ -2,6 +2,7 @@ import { isAsked, type SheetState } from '@ant-trail/core/sheet';
 import { useEffect } from 'react';
 import { AGAIN_MS } from '@/design/one-press.ts';
 import { holdTaps } from '@/design/second-tap.ts';
+import { hearPointers } from '@/device/straight-on.ts';
 import { useSheetSession } from '../session/sheet-context.tsx';
 import type { Pressed } from '../session/sheet-session.ts';
 
@@ -54,6 +55,8 @@ export interface StraightThrough {
 /** Brings what comes next to the thumb, unless the person has moved on meanwhile. */
 export function useStraightThrough({ onSection, onEnd }: StraightThrough): void {
   const session = useSheetSession();
+  // Before the very first press.
+  useEffect(() => hearPointers(), []);
   useEffect(() => {
     let timer: ReturnType<typeof setTimeout> | undefined;
     const stay = (): void => clearTimeout(timer);

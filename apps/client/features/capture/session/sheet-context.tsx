@@ -6,9 +6,6 @@ import { setting } from '@/device/settings.ts';
 import { isPointed } from '@/device/straight-on.ts';
 import type { SheetSession } from './sheet-session.ts';
 
-// Taken at once: a module is evaluated with its first use, and this one has to hear the very first press.
-const pointed = isPointed;
-
 export const SheetSessionContext = createContext<SheetSession | null>(null);
 
 export function useSheetSession(): SheetSession {
@@ -45,7 +42,7 @@ export function useAnswerByPress(
   const give = useAnswer(state);
   const session = useSheetSession();
   return async (value, unit) => {
-    const goesOn = setting('goingOn') === 'by itself' && pointed();
+    const goesOn = setting('goingOn') === 'by itself' && isPointed();
     const problem = await give(value, unit);
     if (problem === null && goesOn)
       session.pressed.setState({ path: state.path, entered: false }, true);
