@@ -1,5 +1,6 @@
 import type { PDFDocumentProxy } from 'pdfjs-dist';
 import { useEffect, useRef, useState } from 'react';
+import { wordsOf } from './pdf-reader.ts';
 
 export interface PdfPageProps {
   readonly file: PDFDocumentProxy;
@@ -44,10 +45,10 @@ export function PdfPage({ file, number, of, zoom }: PdfPageProps) {
     let gone = false;
     const draw = async (): Promise<void> => {
       const page = await file.getPage(number);
-      const { items } = await page.getTextContent();
+      const said = await wordsOf(page);
       const surface = canvas.current;
       if (gone || !surface || !place.current) return;
-      setWords(items.map((item) => ('str' in item ? item.str : '')).join(' '));
+      setWords(said);
       const paper = page.getViewport({ scale: 1 });
       setHigh(paper.height / paper.width);
       const wanted = (place.current.clientWidth * (window.devicePixelRatio || 1)) / paper.width;

@@ -5,7 +5,7 @@ import { Column, Row } from '@/design/box.tsx';
 import { Button } from '@/design/button.tsx';
 import { Input } from '@/design/input.tsx';
 import { Body } from '@/design/text.tsx';
-import { openPdf } from './pdf-reader.ts';
+import { openPdf, wordsOf } from './pdf-reader.ts';
 import { PdfPage } from './pdf-page.tsx';
 
 const ZOOMS = [1, 1.5, 2, 3] as const;
@@ -100,7 +100,7 @@ function FindWords({ file, onFound }: FindWordsProps) {
     if (!wanted) return;
     for (let step = 1; step <= file.numPages; step++) {
       const page = ((last.current + step - 1) % file.numPages) + 1;
-      if (!plain(await wordsOf(file, page)).includes(wanted)) continue;
+      if (!plain(await wordsOf(await file.getPage(page))).includes(wanted)) continue;
       last.current = page;
       setSaid(`On page ${page}`);
       return onFound(page);
@@ -132,9 +132,3 @@ function FindWords({ file, onFound }: FindWordsProps) {
 }
 
 const plain = (text: string): string => text.replaceAll(/\s+/g, ' ').trim().toLowerCase();
-
-/** The words of a page, as they are read out. */
-async function wordsOf(file: PDFDocumentProxy, page: number): Promise<string> {
-  const { items } = await (await file.getPage(page)).getTextContent();
-  return items.map((item) => ('str' in item ? item.str : '')).join(' ');
-}

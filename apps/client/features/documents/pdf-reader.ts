@@ -24,6 +24,12 @@ function bringReader(): Promise<Reader> {
   });
 }
 
+/** The words of a page, as they are read out. */
+export async function wordsOf(page: Pdf.PDFPageProxy): Promise<string> {
+  const { items } = await page.getTextContent();
+  return items.map((item) => ('str' in item ? item.str : '')).join(' ');
+}
+
 /** Opens a PDF file. Throws where it can't be read, or needs a password. */
 export async function openPdf(bytes: Blob): Promise<Pdf.PDFDocumentProxy> {
   coming ??= bringReader().catch((error: unknown) => {

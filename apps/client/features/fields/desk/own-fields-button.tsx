@@ -4,10 +4,10 @@ import type { Field, FieldHolder } from '@ant-trail/core/fields';
 import { useState } from 'react';
 import { Column } from '@/design/box.tsx';
 import { Button } from '@/design/button.tsx';
-import { Segments } from '@/design/choose.tsx';
 import { Dialog } from '@/design/dialog.tsx';
 import { Notice } from '@/design/notice.tsx';
 import { Body } from '@/design/text.tsx';
+import { Tick } from '@/design/tick.tsx';
 import { ask, wordsFor } from '@/device/api.ts';
 import { useMe } from '@/features/accounts/session.ts';
 import { FieldsEditor } from './fields-editor.tsx';
@@ -33,8 +33,6 @@ export function OwnFieldsButton({ holder }: { readonly holder: FieldHolder }) {
     </>
   );
 }
-
-const REPORTS = [{ value: 'reports', label: 'in reports' }] as const;
 
 interface OwnFieldsDialogProps {
   readonly holder: FieldHolder;
@@ -72,10 +70,9 @@ function OwnFieldsDialog({ holder, onClose }: OwnFieldsDialogProps) {
           fields={fields}
           onChange={setChanged}
           more={({ key, label }) => (
-            <Segments
-              label={`Whether “${label}” stands in reports`}
-              options={REPORTS}
-              chosen={reported.includes(key) ? ['reports'] : []}
+            <Tick
+              label={`“${label}” in reports`}
+              on={reported.includes(key)}
               onPress={() => toggle(key)}
             />
           )}
