@@ -93,17 +93,21 @@ export async function passOnOwnPhone(
   await context.close();
 }
 
-/** The part of the sheet that belongs to one question. */
-/** Whoever signs in here has just said that they want it so, whatever the office knows. */
+/** Whoever signs in here first has just said that they want it so; what they change later stays. */
 export const wanting = (
   context: BrowserContext,
   settings: Readonly<Record<string, string>>,
 ): Promise<unknown> =>
   context.addInitScript(
-    (kept) => localStorage.setItem('ant-trail.settings', kept),
+    (kept) => {
+      if (localStorage.getItem('wanted') === kept) return;
+      localStorage.setItem('wanted', kept);
+      localStorage.setItem('ant-trail.settings', kept);
+    },
     JSON.stringify({ values: settings, unsent: settings }),
   );
 
+/** The part of the sheet that belongs to one question. */
 export const question = (page: Page, label: string): Locator =>
   page.getByRole('region', { name: label, exact: true });
 
