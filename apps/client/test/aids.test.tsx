@@ -12,6 +12,8 @@ const sheet = (...questions: Question[]): TemplateBody => ({
   title: 'T',
   sections: [{ id: 's', title: 'S', questions }],
 });
+const STORE = 'aaaaaaaa-5555-4555-8555-555555555555';
+const PUMP = 'bbbbbbbb-5555-4555-8555-555555555555';
 const user = userEvent.setup();
 const textbox = (name: string): HTMLInputElement => within(region(name)).getByRole('textbox');
 
@@ -66,6 +68,63 @@ describe('a catalogue of thousands of rows', () => {
     await user.click(within(region('Part')).getByRole('button', { name: /^Bolt 7 mm/ }));
     await settled();
     expect(at('part')?.answer?.value).toMatchObject({ row: 'P7' });
+  });
+
+  test('is not needed for what the phone knows of the place anyway', async () => {
+    const call = { name: 'Ada Finch', role: 'keeper', phone: '+44 1', email: '' };
+    const body = sheet(
+      ask('lookup', 'whom', 'Whom', { catalogue: 'our_contacts' }),
+      ask('lookup', 'which', 'Which', { catalogue: 'our_things' }),
+      ask('lookup', 'whose', 'Whose', { catalogue: 'our_owners' }),
+    );
+    const { at, settled } = await showSheet(body, {
+      kept: async (store) => {
+        await store.sites.update(SITE, { contacts: [call] });
+        const pump = {
+          kind: 'pump',
+          area: false,
+          condition: 'sound',
+          purposes: [],
+          retired: false,
+        };
+        await store.assets.bulkPut([
+          {
+            ...pump,
+            id: STORE,
+            site: SITE,
+            kind: 'room',
+            name: 'Store',
+            area: true,
+            within: null,
+            facts: {},
+          } as never,
+          { ...pump, id: PUMP, site: SITE, name: 'Pump 2', within: STORE, facts: {} } as never,
+          {
+            ...pump,
+            id: TEMPLATE,
+            site: TEMPLATE,
+            name: 'Pump of elsewhere',
+            within: null,
+            facts: {},
+          } as never,
+        ]);
+        await store.tags.put({ id: PUMP, number: '4711-X', asset: PUMP, boundAt: null });
+      },
+    });
+    await user.click(await within(region('Whom')).findByRole('button', { name: /^Ada Finch/ }));
+    await settled();
+    expect(at('whom')?.answer?.value).toMatchObject({
+      label: 'Ada Finch',
+      fields: { phone: '+44 1' },
+    });
+    const which = within(region('Which'));
+    expect(which.queryByText('Pump of elsewhere')).toBeNull();
+    await user.type(which.getByRole('textbox'), '4711');
+    await user.click(which.getByRole('button', { name: /^Pump 2/ }));
+    await settled();
+    expect(at('which')?.answer?.value).toMatchObject({ row: PUMP, label: 'Pump 2' });
+    expect(which.getByText('kind pump · in Store · label 4711-X')).toBeTruthy();
+    expect(within(region('Whose')).getByText('The office knows of none here.')).toBeTruthy();
   });
 
   test('that is not on the phone yet blocks nothing but itself', async () => {

@@ -470,6 +470,10 @@ const TRIES: Record<string, () => Try[]> = {
     { at: `/api/catalogues/${catalogue}/rows.csv` },
     { at: `/api/catalogues/${catalogue}/rows.xlsx` },
   ],
+  'get /api/sites/:site/lists/:list': () =>
+    ['our_things', 'our_contacts', 'our_clients', 'our_owners'].map((list) => ({
+      at: `/api/sites/${b.site}/lists/${list}`,
+    })),
   'post /api/catalogues': () => [
     { at: '/api/catalogues', body: { ...CATALOGUE, after: 1 }, gives: 409 },
   ],

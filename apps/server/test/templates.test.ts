@@ -197,6 +197,23 @@ describe('a sheet with every kind of question', () => {
     });
   });
 
+  test('what the office knows anyway is looked up with no catalogue, which can’t have its name', async () => {
+    const lookup = { ...questionOf('lookup'), catalogue: 'our_contacts' };
+    const body = { ...EVERY_KIND, sections: [{ id: 's', title: 'S', questions: [lookup] }] };
+    expect((await manager.call('POST', '/api/templates', { after: 0, body })).status).toBe(200);
+    const named = await manager.call('POST', '/api/catalogues', {
+      ...{ key: 'our_contacts', name: 'Ours', after: 0, columns: [], rows: [] },
+    });
+    expect(named).toMatchObject({ status: 422, body: { code: 'name-taken' } });
+    const here = `/api/sites/${org.site}/lists`;
+    expect((await technician.call('GET', `${here}/our_things`)).status).toBe(403);
+    const things = await manager.call('GET', `${here}/our_things`);
+    expect(things).toMatchObject({ status: 200, body: { key: 'our_things' } });
+    const clients = await manager.call('GET', `${here}/our_clients`);
+    expect(clients.body).toMatchObject({ columns: [{ key: 'places' }] });
+    expect((await manager.call('GET', `${here}/constructor`)).status).toBe(400);
+  });
+
   test('a photo that has not arrived yet is said to be missing', () => {
     expect(report).toContain('This photo has not arrived yet.');
   });

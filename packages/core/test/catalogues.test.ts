@@ -1,9 +1,13 @@
 import fc from 'fast-check';
 import {
+  contactsToLookUp,
   lookedUp,
   missingCatalogues,
+  ownersToLookUp,
   rowFinder,
+  sayCode,
   sayFields,
+  thingsToLookUp,
   type CatalogueRow,
 } from '../src/catalogues/index.ts';
 import { guessColumns, readTable, writeTable } from '../src/exchange/index.ts';
@@ -142,4 +146,61 @@ test('a template that looks in a catalogue nobody has is told so', () => {
   expect(missingCatalogues(body, new Set())).toMatchObject([
     { question: 'part', message: expect.stringContaining('“Part” looks in') as string },
   ]);
+});
+
+describe('what the office knows anyway', () => {
+  const who = (name: string, phone = '', role = '') => ({ name, role, phone, email: '' });
+  const places = [
+    {
+      id: 'a',
+      name: 'Quay shed',
+      client: 'Tide Works',
+      owner: 'Port',
+      contacts: [who('Ada', '11')],
+    },
+    {
+      id: 'b',
+      name: 'Mill',
+      client: 'tide works',
+      contacts: [who('Bo', '', 'keeper'), who('Ada', '11')],
+    },
+    { id: 'c', name: 'Barn', client: 'Alder Farm', owner: ' ', contacts: [] },
+  ];
+
+  test('is looked up like a catalogue, that of the place one is at first', () => {
+    expect(contactsToLookUp(places, 'b').rows).toEqual([
+      { code: 'Bo, Mill', label: 'Bo', fields: { role: 'keeper', place: 'Mill' } },
+      { code: 'Ada, 11', label: 'Ada', fields: { phone: '11', place: 'Mill' } },
+    ]);
+    expect(ownersToLookUp('our_clients', places, 'b').rows).toEqual([
+      { code: 'Tide Works', label: 'Tide Works', fields: { places: 2 } },
+      { code: 'Alder Farm', label: 'Alder Farm', fields: { places: 1 } },
+    ]);
+    expect(ownersToLookUp('our_owners', places, null).rows.map(({ label }) => label)).toEqual([
+      'Port',
+    ]);
+  });
+
+  test('brings what is known of a thing, and shows nobody the id it is told apart by', () => {
+    const thing = { id: 'x', kind: 'pump', where: 'Cellar', number: '', name: 'Pump 1' };
+    const list = thingsToLookUp([
+      { ...thing, facts: { power: { label: 'power', is: 4 }, kind: { label: 'kind', is: 'odd' } } },
+      { ...thing, id: 'y', facts: { power: { label: 'power', is: 'much' } } },
+    ]);
+    const [first] = list.rows;
+    if (!first) throw new Error('the pump is not there');
+    expect(first.fields).toEqual({ kind: 'pump', stands_in: 'Cellar', power: 4 });
+    expect(sayFields(list, first)).toBe('kind pump · in Cellar · power 4');
+    expect(list.columns.find(({ key }) => key === 'power')?.kind).toBe('text');
+    expect([sayCode(list.key, first), sayCode('parts', { code: 'P1', label: 'Bolt' })]).toEqual([
+      '',
+      'P1',
+    ]);
+  });
+
+  test('is there for every template', () => {
+    const question = { ...newQuestion('lookup', EMPTY, 'Whom'), catalogue: 'our_contacts' };
+    const body = { title: 'T', sections: [{ id: 's', title: 'S', questions: [question] }] };
+    expect(missingCatalogues(body, new Set())).toEqual([]);
+  });
 });

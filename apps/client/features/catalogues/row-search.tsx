@@ -1,5 +1,7 @@
 import {
+  isOurList,
   rowFinder,
+  sayCode,
   sayFields,
   type Catalogue,
   type CatalogueRow,
@@ -22,6 +24,12 @@ export interface RowSearchProps {
   readonly onOwnWords?: (words: string) => void;
 }
 
+const sayRows = ({ key, name, rows }: Catalogue): string => {
+  const count = rows.length.toLocaleString('en');
+  if (isOurList(key)) return `${count} to choose from`;
+  return `${name} has ${count} ${rows.length === 1 ? 'row' : 'rows'}`;
+};
+
 /** Looks rows of a catalogue up while words are typed: thousands of them, with no network. */
 export function RowSearch({ label, catalogue, onChoose, onOwnWords }: RowSearchProps) {
   const [text, setText] = useState('');
@@ -42,7 +50,7 @@ export function RowSearch({ label, catalogue, onChoose, onOwnWords }: RowSearchP
         hideLabel
         value={text}
         onChange={setText}
-        help={`Type a few letters: ${catalogue.name} has ${catalogue.rows.length.toLocaleString('en')} rows.`}
+        help={`Type a few letters: ${sayRows(catalogue)}.`}
         onEnter={() => {
           const [only, ...more] = find(own, 2);
           if (own && only && more.length === 0) onChoose(only);
@@ -58,7 +66,7 @@ export function RowSearch({ label, catalogue, onChoose, onOwnWords }: RowSearchP
             >
               <Body strong>{row.label}</Body>
               <Figure tiny quiet numberOfLines={2}>
-                {[row.code === row.label ? '' : row.code, sayFields(catalogue, row)]
+                {[sayCode(catalogue.key, row), sayFields(catalogue, row)]
                   .filter(Boolean)
                   .join(' · ')}
               </Figure>
@@ -73,7 +81,9 @@ export function RowSearch({ label, catalogue, onChoose, onOwnWords }: RowSearchP
       ) : null}
       {found.length === 0 ? (
         <Body small quiet role="status">
-          Nothing in {catalogue.name} is called that.
+          {isOurList(catalogue.key)
+            ? 'Nothing here is called that.'
+            : `Nothing in ${catalogue.name} is called that.`}
         </Body>
       ) : null}
       {onOwnWords && own ? (

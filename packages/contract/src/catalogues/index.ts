@@ -4,6 +4,8 @@ import {
   LONGEST_TEXT,
   MOST_COLUMNS,
   MOST_ROWS,
+  OUR_LISTS,
+  type OurList,
 } from '@ant-trail/core/catalogues';
 import { z } from 'zod';
 import { Id, Instant, Name } from '../common/index.ts';
@@ -55,3 +57,15 @@ export const CatalogueSummary = KeptCatalogue.omit({ rows: true, columns: true }
 export type CatalogueSummary = z.infer<typeof CatalogueSummary>;
 
 export const CataloguesAnswer = z.object({ catalogues: z.array(CatalogueSummary) });
+
+/** What the office knows anyway, as a question of a sheet at a place looks it up. */
+export const OurListOf = z.object({
+  list: z.enum(OUR_LISTS.map(({ key }) => key) as [OurList, ...OurList[]]),
+  site: Id,
+});
+export const LookedIn = z.object({
+  key: Key,
+  name: Name,
+  columns: z.array(Column),
+  rows: z.array(Row.extend({ code: z.string().max(LONGEST_NAME) })),
+});

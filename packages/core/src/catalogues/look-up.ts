@@ -2,6 +2,7 @@ import type { LookupValue } from '../log/index.ts';
 import { writeNumber } from '../measure/index.ts';
 import { questionsOf, type TemplateBody, type TemplateProblem } from '../sheet/index.ts';
 import { fieldOf, type Catalogue, type CatalogueRow } from './catalogue.ts';
+import { isOurList } from './lists-of-ours.ts';
 
 /** The answer that choosing a row gives: the row as it is now, whatever the catalogue becomes. */
 export const lookedUp = (catalogue: string, row: CatalogueRow): LookupValue => ({
@@ -32,7 +33,7 @@ export function missingCatalogues(
   keys: ReadonlySet<string>,
 ): TemplateProblem[] {
   return questionsOf(body).flatMap((question) =>
-    question.kind === 'lookup' && !keys.has(question.catalogue)
+    question.kind === 'lookup' && !isOurList(question.catalogue) && !keys.has(question.catalogue)
       ? [
           {
             question: question.key,

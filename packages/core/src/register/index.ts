@@ -6,6 +6,7 @@ export {
   type ConditionMark,
   type ConditionRules,
 } from './condition.ts';
+export { type KindOfThing, listThings } from './listed-things.ts';
 export { assetRows, type RowThing, thingsIn } from './rows-of-assets.ts';
 export {
   heldBy,

@@ -13,6 +13,7 @@ import { useHoldStill } from '@/device/hold-still.ts';
 import { useOffice } from '@/device/office.ts';
 import { usePrepared } from '@/device/use-prepared.ts';
 import { useMe } from '@/features/accounts/session.ts';
+import { AtPlace } from '@/features/kinds/desk/at-place.ts';
 import { withDrafts, type Drafts } from './beforehand.ts';
 import { BeforehandSections } from './beforehand-questions.tsx';
 import { writeAllFromDesk } from './desk-entries.ts';
@@ -26,7 +27,9 @@ export function BeforehandScreen() {
     <Scroll render="main" id="main" tabIndex={0} aria-label="Filled in beforehand">
       <Column padding="$4" gap="$4" maxWidth={760} width="100%" alignSelf="center">
         {dossier.answer && canRead ? (
-          <Beforehand key={sheet} dossier={dossier.answer} again={dossier.again} />
+          <AtPlace value={dossier.answer.site.id}>
+            <Beforehand key={sheet} dossier={dossier.answer} again={dossier.again} />
+          </AtPlace>
         ) : dossier.problem ? (
           <Notice tone="eyes">{dossier.problem}</Notice>
         ) : null}

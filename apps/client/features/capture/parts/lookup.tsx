@@ -1,13 +1,13 @@
-import { lookedUp, sayFields } from '@ant-trail/core/catalogues';
+import { isOurList, lookedUp, sayCode, sayFields } from '@ant-trail/core/catalogues';
 import { isLookup } from '@ant-trail/core/sheet';
 import { useState } from 'react';
 import { Column, Row } from '@/design/box.tsx';
 import { Button } from '@/design/button.tsx';
 import { Body, Figure } from '@/design/text.tsx';
-import { useLive } from '@/device/use-live.ts';
+import { useList } from '@/features/catalogues/field/use-list.ts';
 import { RowSearch } from '@/features/catalogues/row-search.tsx';
 import { usePhone } from '@/features/sync/phone.tsx';
-import { useAnswer, type PartProps } from '../session/sheet-context.tsx';
+import { useAnswer, useSheetSession, type PartProps } from '../session/sheet-context.tsx';
 import { DraftInput } from './draft-input.tsx';
 
 /** A thing of a catalogue: found by typing, or written by hand where the template allows it. */
@@ -17,10 +17,10 @@ export function LookupPart({ state, locked }: PartProps) {
   const { question } = state;
   const { catalogue: key, somethingElse = false } =
     question.kind === 'lookup' ? question : { catalogue: '' };
-  const catalogue = useLive(
-    async () => (await store.catalogues.where('key').equals(key).first()) ?? null,
-    [store, key],
-  );
+  const { site } = useSheetSession().context;
+  const list = useList(store, key, site.id);
+  // What has no rows can't be looked in: an own list may well be empty at a new place.
+  const catalogue = list && isOurList(key) && list.rows.length === 0 ? null : list;
   const [changing, setChanging] = useState(false);
   const kept = isLookup(state.answer?.value) ? state.answer.value : null;
   const ownWords = (text: string): Promise<string | null> =>
@@ -35,7 +35,9 @@ export function LookupPart({ state, locked }: PartProps) {
       <DraftInput label={question.label} hideLabel locked={locked} kept="" keep={ownWords} />
     ) : (
       <Body small quiet>
-        The catalogue is not on this phone yet. It comes with the next sync.
+        {isOurList(key)
+          ? 'The office knows of none here.'
+          : 'The catalogue is not on this phone yet. It comes with the next sync.'}
       </Body>
     );
   if (kept && !changing)
@@ -45,8 +47,8 @@ export function LookupPart({ state, locked }: PartProps) {
           <Body strong>{kept.label}</Body>
           <Figure small quiet>
             {kept.row === ''
-              ? 'written by hand, not in the catalogue'
-              : [kept.row === kept.label ? '' : kept.row, sayFields(catalogue, kept)]
+              ? `written by hand${isOurList(key) ? '' : ', not in the catalogue'}`
+              : [sayCode(key, { code: kept.row, label: kept.label }), sayFields(catalogue, kept)]
                   .filter(Boolean)
                   .join(' · ')}
           </Figure>

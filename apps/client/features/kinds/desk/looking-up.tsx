@@ -1,16 +1,19 @@
-import { lookedUp } from '@ant-trail/core/catalogues';
+import { isOurList, lookedUp } from '@ant-trail/core/catalogues';
 import { sayAnswer, type LookupQuestion } from '@ant-trail/core/sheet';
+import { useContext } from 'react';
 import { Row } from '@/design/box.tsx';
 import { Button } from '@/design/button.tsx';
 import { Body } from '@/design/text.tsx';
 import { useCatalogue } from '@/features/catalogues/desk/use-catalogue.ts';
 import { RowSearch } from '@/features/catalogues/row-search.tsx';
+import { AtPlace } from './at-place.ts';
 import type { DeskControlProps } from './control.ts';
 
 /** A row of the catalogue as it is now, or a name written by hand where the template allows it. */
 export function LookupControl(props: DeskControlProps<LookupQuestion>) {
   const { question, label, value, onGive } = props;
-  const catalogue = useCatalogue(question.catalogue);
+  const place = useContext(AtPlace);
+  const catalogue = useCatalogue(question.catalogue, place);
   if (value !== null)
     return (
       <Row gap="$3" justifyContent="space-between">
@@ -37,6 +40,10 @@ export function LookupControl(props: DeskControlProps<LookupQuestion>) {
         : {})}
     />
   ) : (
-    <Body quiet>The catalogue is on its way.</Body>
+    <Body quiet>
+      {isOurList(question.catalogue) && place === null
+        ? 'Looked up at the place, with or without a network.'
+        : 'The catalogue is on its way.'}
+    </Body>
   );
 }

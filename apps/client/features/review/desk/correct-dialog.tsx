@@ -9,6 +9,7 @@ import { sayShortDay } from '@/design/say-day.ts';
 import { Body } from '@/design/text.tsx';
 import { wordsFor } from '@/device/api.ts';
 import { useMe } from '@/features/accounts/session.ts';
+import { AtPlace } from '@/features/kinds/desk/at-place.ts';
 import type { Given } from '@/features/kinds/desk/control.ts';
 import { deskControl } from '@/features/kinds/desk/controls.ts';
 import { DeskRefusal, writeFromDesk } from '@/features/capture/desk/desk-entries.ts';
@@ -71,15 +72,17 @@ export function CorrectDialog({ dossier, reading, state, onClose, onDone }: Corr
           </Body>
         ) : (
           <>
-            <Control
-              question={question}
-              label="The right answer"
-              value={'value' in given ? given.value : null}
-              onGive={(next) => {
-                setGiven(next);
-                setProblem(null);
-              }}
-            />
+            <AtPlace value={dossier.site.id}>
+              <Control
+                question={question}
+                label="The right answer"
+                value={'value' in given ? given.value : null}
+                onGive={(next) => {
+                  setGiven(next);
+                  setProblem(null);
+                }}
+              />
+            </AtPlace>
             <Input label="Why?" value={reason} onChange={setReason} />
             {problem ? (
               <Body small eyes strong role="alert">

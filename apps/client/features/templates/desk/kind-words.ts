@@ -92,7 +92,8 @@ export const KIND_WORDS: Readonly<Record<QuestionKind, KindWords>> = {
   },
   lookup: {
     name: 'Lookup in a catalogue',
-    about: 'A row of a catalogue, found by search, with what the catalogue knows of it',
+    about:
+      'A row of a catalogue, or a thing, a contact, a client the office knows, found by search, with what is known of it',
     category: 'Words and times',
   },
   photo: {

@@ -4,6 +4,7 @@ import type {
   CatalogueSummary,
   KeptCatalogue,
 } from '@ant-trail/contract/catalogues';
+import { isOurList } from '@ant-trail/core/catalogues';
 import { In, type EntityManager } from 'typeorm';
 import { announce } from '../../database/feed.ts';
 import { notFound, Refusal } from '../../refusals/refusal.ts';
@@ -56,6 +57,12 @@ export async function importCatalogue(
   organisation: string,
   { after, key, name, columns, rows }: CatalogueImport,
 ): Promise<CatalogueSummary> {
+  if (isOurList(key))
+    throw new Refusal(
+      422,
+      'name-taken',
+      `A list that the office keeps anyway is called ${key}: choose another name.`,
+    );
   refuseDoubles(
     columns.map((column) => column.key),
     (twice) => `Two columns are called ${twice}.`,

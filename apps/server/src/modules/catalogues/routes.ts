@@ -3,6 +3,8 @@ import {
   CataloguesAnswer,
   CatalogueSummary,
   KeptCatalogue,
+  LookedIn,
+  OurListOf,
 } from '@ant-trail/contract/catalogues';
 import { Id } from '@ant-trail/contract/common';
 import { TableFormat } from '@ant-trail/contract/exchange';
@@ -10,6 +12,7 @@ import { writeTable } from '@ant-trail/core/exchange';
 import { z } from 'zod';
 import { route } from '../../http/route.ts';
 import { tableAnswer } from '../../tables/table-answer.ts';
+import { ourList } from './lists-of-ours.ts';
 import { findCatalogue, importCatalogue, listCatalogues } from './catalogues.ts';
 
 export const catalogueRoutes = [
@@ -40,6 +43,15 @@ export const catalogueRoutes = [
       const { columns, rows, name } = await findCatalogue(db, params.id);
       return tableAnswer(writeTable(columns, rows), name, params.format);
     },
+  }),
+  route({
+    method: 'get',
+    path: '/api/sites/:site/lists/:list',
+    allowed: 'read',
+    summary: 'What the office knows anyway, as a question at a place looks it up',
+    params: OurListOf,
+    answer: LookedIn,
+    handle: ({ db, params }) => ourList(db, params.list, params.site),
   }),
   route({
     method: 'post',

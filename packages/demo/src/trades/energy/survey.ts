@@ -40,6 +40,13 @@ const BODY: TemplateBody = {
       title: 'Who and where',
       questions: [
         ask('address', { key: 'address', label: 'Address or position' }),
+        ask('lookup', {
+          key: 'met',
+          label: 'Whom you met',
+          required: false,
+          catalogue: 'our_contacts',
+          somethingElse: true,
+        }),
         ask('phone', { key: 'warden_phone', label: 'Telephone of the warden', required: false }),
         ask('email', { key: 'warden_mail', label: 'E-mail of the warden', required: false }),
         ask('moment', { key: 'agreed', label: 'Next visit agreed for', required: false }),
