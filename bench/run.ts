@@ -1,5 +1,6 @@
 import { benchHints } from './hints.ts';
 import { benchLists } from './lists.ts';
+import { benchPlan } from './plan.ts';
 import { benchPush } from './push.ts';
 import { benchReport } from './report.ts';
 import { benchRows } from './rows.ts';
@@ -9,6 +10,7 @@ import { benchSheet } from './sheet.ts';
 
 console.log('Medians on this machine, each beside its peer or limit measured in the same run.\n');
 const wanted = process.argv.slice(2);
+const [first, file, ...options] = wanted;
 const BENCHES = {
   sheet: benchSheet,
   rules: benchRules,
@@ -18,6 +20,9 @@ const BENCHES = {
   push: benchPush,
   lists: benchLists,
   report: benchReport,
+  plan: () => benchPlan(),
 };
-for (const [name, bench] of Object.entries(BENCHES))
-  if (wanted.length === 0 || wanted.includes(name)) await bench();
+if (first === 'plan' && file) benchPlan(file, options);
+else
+  for (const [name, bench] of Object.entries(BENCHES))
+    if (wanted.length === 0 || wanted.includes(name)) await bench();

@@ -6,9 +6,12 @@ import { run } from './house/say.mjs';
 
 await run(async () => {
   await ensurePackages();
-  await ensureChromium();
-  const { buildServer } = await import('./house/build-server.mjs');
-  await buildServer();
+  // The order of stops needs neither a browser nor the server.
+  if (process.argv[2] !== 'plan') {
+    await ensureChromium();
+    const { buildServer } = await import('./house/build-server.mjs');
+    await buildServer();
+  }
   process.exitCode = await new Promise((resolve) => {
     spawn(process.execPath, ['--import', 'tsx', 'bench/run.ts', ...process.argv.slice(2)], {
       cwd: ROOT,

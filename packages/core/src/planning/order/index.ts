@@ -1,0 +1,14 @@
+export { type Change, changesBetween, farness, type TrailChange, walkedIn } from './gain.ts';
+export { whyLeftOut, type WhyLeftOut } from './left-out.ts';
+export type {
+  Order,
+  OrderedTrail,
+  OrderProblem,
+  OrderStop,
+  PlacedStop,
+  Sequence,
+  Span,
+  Walker,
+} from './problem.ts';
+export { OrderSearch, type SearchOptions } from './search.ts';
+export { seekOrder, type SeekOptions } from './seek.ts';
