@@ -48,6 +48,7 @@ function whatIsBuilt() {
       'report-worker': path.join(SERVER, 'src/modules/reports/pdf/worker.ts'),
       'table-worker': path.join(SERVER, 'src/tables/table-worker.ts'),
       'fold-worker': path.join(SERVER, 'src/log/fold-worker.ts'),
+      'order-worker': path.join(SERVER, 'src/modules/planning/order-worker.ts'),
     },
     outdir: SERVER_DIST,
     outExtension: { '.js': '.mjs' },
@@ -67,4 +68,5 @@ function whatIsBuilt() {
 
 export const REPORT_WORKER = path.join(SERVER_DIST, 'report-worker.mjs');
 export const TABLE_WORKER = path.join(SERVER_DIST, 'table-worker.mjs');
+export const ORDER_WORKER = path.join(SERVER_DIST, 'order-worker.mjs');
 export const FOLD_WORKER = path.join(SERVER_DIST, 'fold-worker.mjs');

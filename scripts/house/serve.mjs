@@ -1,7 +1,7 @@
 import { spawn } from 'node:child_process';
 import path from 'node:path';
 import { command } from './command.mjs';
-import { FOLD_WORKER, REPORT_WORKER, TABLE_WORKER } from './build-server.mjs';
+import { FOLD_WORKER, ORDER_WORKER, REPORT_WORKER, TABLE_WORKER } from './build-server.mjs';
 import { CLIENT_DIST, SERVER_DIST } from './places.mjs';
 import { Trouble } from './say.mjs';
 
@@ -37,6 +37,7 @@ export function startServer(cluster, { port, host = '127.0.0.1', log = 'warn', c
         REPORT_WORKER,
         TABLE_WORKER,
         FOLD_WORKER,
+        ORDER_WORKER,
         LOG_LEVEL: log,
         ...(client ? { CLIENT_DIR: CLIENT_DIST } : {}),
       },

@@ -31,6 +31,7 @@ import type { MediaFiles } from './modules/media/files.ts';
 import { mediaRoutes } from './modules/media/routes.ts';
 import { mountUploads, type Uploads } from './modules/media/uploads.ts';
 import { giveBackWork } from './modules/planning/give-back.ts';
+import type { OrderLine } from './modules/planning/order-line.ts';
 import { planningRoutes } from './modules/planning/routes.ts';
 import { registerRoutes } from './modules/register/routes.ts';
 import type { ReportMaker } from './modules/reports/maker.ts';
@@ -60,6 +61,7 @@ export interface Parts {
   readonly tables: TableReader;
   readonly queue: ReportQueue;
   readonly folding: Folding;
+  readonly orders: OrderLine;
   readonly listening: Listening;
   readonly live: Live;
   readonly logger: Logger;
@@ -73,7 +75,16 @@ export interface Parts {
 export function allRoutes(
   parts: Pick<
     Parts,
-    'files' | 'officeKey' | 'reports' | 'ready' | 'tables' | 'queue' | 'folding' | 'logger' | 'post'
+    | 'files'
+    | 'officeKey'
+    | 'reports'
+    | 'ready'
+    | 'tables'
+    | 'queue'
+    | 'folding'
+    | 'orders'
+    | 'logger'
+    | 'post'
   >,
 ): Route[] {
   const routes = [
@@ -93,7 +104,7 @@ export function allRoutes(
     ...templateRoutes(parts.folding, parts.ready),
     ...catalogueRoutes,
     ...exchangeRoutes(parts.tables, parts.files, parts.folding),
-    ...planningRoutes,
+    ...planningRoutes(parts.orders),
     ...arrivalRoutes(parts.officeKey),
     ...listRoutes,
     ...reviewRoutes,

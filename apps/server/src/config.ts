@@ -13,6 +13,7 @@ const Settings = z.object({
   REPORT_WORKER: z.string().min(1),
   TABLE_WORKER: z.string().min(1),
   FOLD_WORKER: z.string().min(1),
+  ORDER_WORKER: z.string().min(1),
   /** Whether people come by HTTPS only; by itself wherever others than this machine can come. */
   SECURE: z.enum(['yes', 'no', 'auto']).default('auto'),
   /** The address people know this office by, for letters; by itself that of this machine. */
@@ -31,6 +32,7 @@ export interface Config {
   readonly reportWorker: string;
   readonly tableWorker: string;
   readonly foldWorker: string;
+  readonly orderWorker: string;
   readonly secure: boolean;
   readonly publicUrl: string;
   readonly trustProxy: string;
@@ -51,6 +53,7 @@ export function readConfig(env: NodeJS.ProcessEnv): Config {
     reportWorker: read.REPORT_WORKER,
     tableWorker: read.TABLE_WORKER,
     foldWorker: read.FOLD_WORKER,
+    orderWorker: read.ORDER_WORKER,
     secure: read.SECURE === 'auto' ? !isLoopback(read.HOST) : read.SECURE === 'yes',
     publicUrl: (read.PUBLIC_URL ?? `http://localhost:${read.PORT}`).replace(/\/$/, ''),
     trustProxy: read.TRUST_PROXY,

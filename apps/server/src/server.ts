@@ -11,6 +11,7 @@ import type { Route } from './http/route.ts';
 import { Listening } from './live/listening.ts';
 import { Live } from './live/live.ts';
 import { Folding } from './log/folding.ts';
+import { OrderLine } from './modules/planning/order-line.ts';
 import { keepMail } from './mail/letters.ts';
 import { Projector } from './modules/capture/projector.ts';
 import { OfficeKey } from './modules/arrival/office-key.ts';
@@ -42,6 +43,7 @@ export async function openServer(config: Config, logger: Logger): Promise<Server
   const reports = new ReportMaker(config.reportWorker, files);
   const tables = new TableReader(config.tableWorker);
   const folding = new Folding(config.foldWorker);
+  const orders = new OrderLine(config.orderWorker);
   const queue = await openReportQueue(config.databaseUrl, (error) =>
     logger.error({ err: error }, 'queue'),
   );
@@ -57,7 +59,7 @@ export async function openServer(config: Config, logger: Logger): Promise<Server
   projector.follow(listening);
 
   const parts = {
-    ...{ data, files, officeKey, reports, tables, folding, queue, listening, live, logger },
+    ...{ data, files, officeKey, reports, tables, folding, orders, queue, listening, live, logger },
     ready: { starters: STARTERS, catalogues: CATALOGUES },
     post: { mailPort, publicUrl: config.publicUrl },
     secure: config.secure,
@@ -86,7 +88,13 @@ export async function openServer(config: Config, logger: Logger): Promise<Server
       await projector.close();
       await queue.stop({ graceful: true, timeout: 5_000 });
       await listening.close();
-      await Promise.all([reports.close(), tables.close(), folding.close(), mail.close()]);
+      await Promise.all([
+        reports.close(),
+        tables.close(),
+        folding.close(),
+        orders.close(),
+        mail.close(),
+      ]);
       await data.destroy();
     },
   };

@@ -58,6 +58,7 @@ test('a backup is brought back into a fresh cluster with all there was, and phon
         REPORT_WORKER: process.env['TEST_REPORT_WORKER'],
         TABLE_WORKER: process.env['TEST_TABLE_WORKER'],
         FOLD_WORKER: process.env['TEST_FOLD_WORKER'],
+        ORDER_WORKER: process.env['TEST_ORDER_WORKER'],
       }),
       pino({ level: 'silent' }),
     );

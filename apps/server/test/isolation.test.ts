@@ -520,6 +520,24 @@ const TRIES: Record<string, () => Try[]> = {
       body: { person: b.people.technician, day: '2031-01-01', start: 1, minutes: 5 },
     },
   ],
+  'post /api/orders': () => [
+    { at: '/api/orders', body: { day: '2031-01-01', seconds: 0.1 }, gives: 200 },
+    {
+      at: '/api/orders',
+      body: {
+        ...{ day: '2031-01-01', seconds: 0.1, people: [b.people.technician] },
+        from: [{ person: b.people.technician, visits: [b.visit] }],
+      },
+      gives: 200,
+    },
+  ],
+  'post /api/plans': () => {
+    const was = { person: null, start: 1 };
+    const day = '2031-01-01';
+    return [
+      { at: '/api/plans', body: { day, plans: [{ visit: b.visit, was, person: null, start: 2 }] } },
+    ];
+  },
   'get /api/review': () => [
     { at: '/api/review', gives: 200 },
     { at: `/api/review?site=${b.site}&reader=${b.people.reviewer}&text=yonder`, gives: 200 },

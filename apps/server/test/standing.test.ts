@@ -126,6 +126,7 @@ test('what is due when the server stops is projected when it starts again', asyn
       REPORT_WORKER: process.env['TEST_REPORT_WORKER'],
       TABLE_WORKER: process.env['TEST_TABLE_WORKER'],
       FOLD_WORKER: process.env['TEST_FOLD_WORKER'],
+      ORDER_WORKER: process.env['TEST_ORDER_WORKER'],
     }),
     pino({ level: 'silent' }),
   );
@@ -146,6 +147,7 @@ test('a server that stops lets requests under way end', async () => {
       REPORT_WORKER: process.env['TEST_REPORT_WORKER'],
       TABLE_WORKER: process.env['TEST_TABLE_WORKER'],
       FOLD_WORKER: process.env['TEST_FOLD_WORKER'],
+      ORDER_WORKER: process.env['TEST_ORDER_WORKER'],
     }),
     pino({ level: 'silent' }),
   );
@@ -278,6 +280,7 @@ test('no secret stands in the log of a request that failed', async () => {
       REPORT_WORKER: process.env['TEST_REPORT_WORKER'],
       TABLE_WORKER: process.env['TEST_TABLE_WORKER'],
       FOLD_WORKER: process.env['TEST_FOLD_WORKER'],
+      ORDER_WORKER: process.env['TEST_ORDER_WORKER'],
     }),
     pino({ level: 'info' }, sink),
   );

@@ -167,6 +167,7 @@ export async function openOffice(): Promise<Office> {
       REPORT_WORKER: need('TEST_REPORT_WORKER'),
       TABLE_WORKER: need('TEST_TABLE_WORKER'),
       FOLD_WORKER: need('TEST_FOLD_WORKER'),
+      ORDER_WORKER: need('TEST_ORDER_WORKER'),
     }),
     pino({ level: process.env['TEST_LOG'] ?? 'silent' }),
   );

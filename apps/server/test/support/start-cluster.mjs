@@ -6,6 +6,7 @@ import { chmodSync } from 'node:fs';
 import {
   buildServer,
   FOLD_WORKER,
+  ORDER_WORKER,
   REPORT_WORKER,
   TABLE_WORKER,
 } from '../../../../scripts/house/build-server.mjs';
@@ -27,5 +28,6 @@ export default async function start() {
     TEST_REPORT_WORKER: REPORT_WORKER,
     TEST_TABLE_WORKER: TABLE_WORKER,
     TEST_FOLD_WORKER: FOLD_WORKER,
+    TEST_ORDER_WORKER: ORDER_WORKER,
   });
 }

@@ -15,6 +15,7 @@ import {
 } from '../common/index.ts';
 import { FactsContent, FieldsWhere } from '../fields/index.ts';
 
+export { DayChange, MOST_IN_ORDER, NotPlaced, OrderAnswer, OrderAsk, PlansTaken } from './order.ts';
 export { Shortfall, SuitingAnswer, SuitingQuery } from './suiting.ts';
 
 export const JobState = z.enum(JOB_STATES);
@@ -165,6 +166,7 @@ export type VisitCard = z.infer<typeof VisitCard>;
 export const JobCard = z.object({ job: Job, visits: z.array(Visit), siteName: z.string() });
 export type JobCard = z.infer<typeof JobCard>;
 
+export const PlansAnswer = z.object({ cards: z.array(VisitCard) });
 export const DayAnswer = z.object({ day: Day, cards: z.array(VisitCard) });
 export const JOB_ORDERS = ['day', '-day', 'place', '-place'] as const;
 export const JobsQuery = ListQuery.extend({

@@ -20,10 +20,13 @@ export interface DayChartProps {
   /** The minute of the day, or null when the day shown is not today. */
   readonly now: number | null;
   readonly onOpen: (card: VisitCard) => void;
+  /** The day as it is planned, where another order is shown, and the visits that are other in it. */
+  readonly before?: readonly VisitCard[];
+  readonly changed?: ReadonlySet<string>;
 }
 
 /** The day as trails: a lane for each person, so that late, early and free are seen. */
-export function DayChart({ people, cards, now, onOpen }: DayChartProps) {
+export function DayChart({ people, cards, now, onOpen, before, changed }: DayChartProps) {
   const [width, setWidth] = useState(900);
   const inner = Math.max(360, width - NAMES);
   const starts = cards.map((card) => card.visit.start);
@@ -80,7 +83,19 @@ export function DayChart({ people, cards, now, onOpen }: DayChartProps) {
               </Body>
             </View>
             <View minHeight={Math.max(84, laneHeight(own.length))}>
-              <LaneDrawing cards={own} now={now} width={inner} x={x} onOpen={onOpen} />
+              <LaneDrawing
+                cards={own}
+                now={now}
+                width={inner}
+                x={x}
+                onOpen={onOpen}
+                {...(before && changed
+                  ? {
+                      before: before.filter(({ visit }) => visit.person === person.id),
+                      changed,
+                    }
+                  : {})}
+              />
             </View>
           </Row>
         ))}

@@ -17,10 +17,12 @@ import { usePeople } from '@/features/accounts/desk/use-people.ts';
 import { useMe } from '@/features/accounts/session.ts';
 import { sayDay } from '@/design/say-day.ts';
 import { RecentOpeningsList } from '@/features/arrival/desk/recent-openings.tsx';
+import { BetterOrder } from './better-order.tsx';
 import { DayChart } from './day-chart.tsx';
 import { DayList } from './day-list.tsx';
 import { FirstSteps } from './first-steps.tsx';
 import { JobDialog } from './job-dialog.tsx';
+import { useOrderOfDay } from './order-of-day.ts';
 import { stopOf } from './stop-marks.ts';
 import { isTurnedBack, ToPlan } from './to-plan.tsx';
 import { VisitDialog } from './visit-dialog.tsx';
@@ -43,9 +45,11 @@ export function DayScreen() {
   const cards = answer?.cards ?? [];
   const walkers = people.list.filter((person) => may(person.roles, 'walk'));
   const minute = ahead === 0 ? now.minute : null;
+  const order = useOrderOfDay(day, cards);
   const twoSides = useTwoSides();
   usePageTitle(sayDay(day));
   const making = params.new === 'job';
+  const mayPlan = may(person.roles, 'plan');
   return (
     <Row flex={1} alignItems="stretch" minHeight={0} flexWrap="wrap" style={{ overflowY: 'auto' }}>
       <Scroll
@@ -83,22 +87,30 @@ export function DayScreen() {
             {problem}
           </Body>
         ) : null}
-        {may(person.roles, 'plan') ? <FirstSteps /> : null}
+        {mayPlan ? <FirstSteps /> : null}
         {twoSides ? (
           <>
-            <DayChart people={walkers} cards={cards} now={minute} onOpen={setOpened} />
+            <DayChart
+              people={walkers}
+              cards={order.shown}
+              now={minute}
+              onOpen={setOpened}
+              {...(order.isOpen ? { before: cards, changed: order.changed } : {})}
+            />
             <Body tiny quiet paddingTop="$2">
-              Thin line: planned. Dots: walked. The further down, the further along the day.
+              {order.isOpen
+                ? 'Line: the better order, filled where it is other. Dots: as it is planned now.'
+                : 'Thin line: planned. Dots: walked. The further down, the further along the day.'}
             </Body>
           </>
         ) : (
-          <DayList people={walkers} cards={cards} now={minute} onOpen={setOpened} />
+          <DayList people={walkers} cards={order.shown} now={minute} onOpen={setOpened} />
         )}
       </Scroll>
       <Column
         render="aside"
         aria-label="To be planned"
-        width={twoSides ? 264 : '100%'}
+        width={twoSides ? (order.isOpen ? 300 : 264) : '100%'}
         flexGrow={0}
         backgroundColor="$sheet"
         borderLeftWidth={1}
@@ -107,26 +119,41 @@ export function DayScreen() {
         gap="$3"
         $medium={{ minHeight: '100%' }}
       >
-        <Button main onPress={() => router.setParams({ new: 'job' })}>
-          New job
-        </Button>
-        <Dots />
-        <RecentOpeningsList />
-        <ToPlan
-          title="Without a person"
-          nothing="Every job has somebody."
-          state="draft"
-          today={now.day}
-          visitOf={({ visits }) => visits.find(({ person }) => person === null)}
-          onOpen={setOpened}
-        />
-        <ToPlan
-          title="Turned back"
-          state="turned back"
-          today={now.day}
-          visitOf={({ visits }) => visits.find(isTurnedBack)}
-          onOpen={setOpened}
-        />
+        {order.isOpen ? (
+          <BetterOrder
+            {...order.panel}
+            naming={{
+              person: people.name,
+              place: (visit) => cards.find((card) => card.visit.id === visit)?.siteName ?? '',
+            }}
+          />
+        ) : (
+          <>
+            <Button main onPress={() => router.setParams({ new: 'job' })}>
+              New job
+            </Button>
+            {mayPlan && cards.length > 1 && ahead >= 0 ? (
+              <Button onPress={() => order.panel.onLook(false)}>Look for a better order</Button>
+            ) : null}
+            <Dots />
+            <RecentOpeningsList />
+            <ToPlan
+              title="Without a person"
+              nothing="Every job has somebody."
+              state="draft"
+              today={now.day}
+              visitOf={({ visits }) => visits.find(({ person }) => person === null)}
+              onOpen={setOpened}
+            />
+            <ToPlan
+              title="Turned back"
+              state="turned back"
+              today={now.day}
+              visitOf={({ visits }) => visits.find(isTurnedBack)}
+              onOpen={setOpened}
+            />
+          </>
+        )}
         <View flex={1} />
         <LiveWord />
       </Column>

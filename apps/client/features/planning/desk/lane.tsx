@@ -2,7 +2,7 @@ import type { VisitCard } from '@ant-trail/contract/planning';
 import { sayMinute } from '@ant-trail/core/calendar';
 import { layLane, type LanePoint } from '@ant-trail/core/planning';
 import { useTheme, View } from '@tamagui/core';
-import Svg, { Polyline } from 'react-native-svg';
+import Svg, { Line, Polyline } from 'react-native-svg';
 import { Mark } from '@/design/mark.tsx';
 import { Body } from '@/design/text.tsx';
 import { useMe } from '@/features/accounts/session.ts';
@@ -19,34 +19,69 @@ const WIDEST = 260;
 export const laneHeight = (stops: number): number =>
   TOP + Math.max(0, stops - 1) * STEP + BOTTOM + 8;
 
+const inOrder = (cards: readonly VisitCard[]): VisitCard[] =>
+  [...cards].sort((a, b) => a.visit.start - b.visit.start);
+
 export interface LaneProps {
   readonly cards: readonly VisitCard[];
   readonly now: number | null;
   readonly width: number;
   readonly x: (minute: number) => number;
   readonly onOpen: (card: VisitCard) => void;
+  readonly before?: readonly VisitCard[];
+  readonly changed?: ReadonlySet<string>;
 }
 
 /** One person's day: time to the right, the way along the day downwards. */
-export function LaneDrawing({ cards, now, width, x, onOpen }: LaneProps) {
+export function LaneDrawing(props: LaneProps) {
+  const { cards, now, width, x, onOpen, before, changed } = props;
   const theme = useTheme();
   const { organisation } = useMe();
-  const ordered = [...cards].sort((a, b) => a.visit.start - b.visit.start);
+  const ordered = inOrder(cards);
   const stops = ordered.map((card) => stopOf(card, organisation.timeZone));
   const lane = layLane(stops, now);
-  const height = laneHeight(stops.length);
+  const height = laneHeight(Math.max(stops.length, before?.length ?? 0));
+  const asPlanned =
+    before &&
+    layLane(
+      inOrder(before).map((card) => stopOf(card, organisation.timeZone)),
+      null,
+    );
   const y = (depth: number): number => TOP + depth * Math.max(0, stops.length - 1) * STEP;
   const line = (points: readonly LanePoint[]): string =>
     points.map((point) => `${x(point.minute)},${y(point.depth)}`).join(' ');
   return (
     <View height={height} width={width} role="list" position="relative">
       <Svg width={width} height={height} aria-hidden style={{ position: 'absolute' }}>
+        {asPlanned ? (
+          <Polyline
+            points={line(asPlanned.planned)}
+            fill="none"
+            stroke={theme.sand.get()}
+            strokeWidth={3}
+            strokeLinecap="round"
+            strokeDasharray="0.1 7"
+          />
+        ) : null}
         <Polyline
           points={line(lane.planned)}
           fill="none"
-          stroke={theme.sand.get()}
+          stroke={before ? theme.ink.get() : theme.sand.get()}
           strokeWidth={2}
         />
+        {ordered.map(({ visit, job }, index) =>
+          job.windowFrom === null || job.windowTo === null ? null : (
+            <Line
+              key={visit.id}
+              x1={x(job.windowFrom)}
+              x2={x(job.windowTo)}
+              y1={y(lane.marks[index]?.depth ?? 0) + 13}
+              y2={y(lane.marks[index]?.depth ?? 0) + 13}
+              stroke={theme.lake.get()}
+              strokeWidth={3}
+            />
+          ),
+        )}
         <Polyline
           points={line(lane.walked)}
           fill="none"
@@ -90,11 +125,15 @@ export function LaneDrawing({ cards, now, width, x, onOpen }: LaneProps) {
               onPress={() => onOpen(card)}
             >
               <View>
-                <Mark name={markOf(card, mark.state)} size={22} silent />
+                <Mark
+                  name={changed?.has(mark.id) ? 'next' : markOf(card, mark.state)}
+                  size={22}
+                  silent
+                />
               </View>
               <Body
                 tiny
-                strong={open && (late || mark.state === 'here')}
+                strong={changed ? changed.has(mark.id) : open && (late || mark.state === 'here')}
                 eyes={late}
                 numberOfLines={1}
                 marginBottom={13}

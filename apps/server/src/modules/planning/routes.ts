@@ -10,23 +10,30 @@ import {
   JobOwnDraft,
   JobsAnswer,
   JobsQuery,
+  OrderAnswer,
+  OrderAsk,
+  PlansAnswer,
+  PlansTaken,
   SuitingAnswer,
   SuitingQuery,
   VisitCard,
   VisitPlan,
 } from '@ant-trail/contract/planning';
 import { z } from 'zod';
-import { route } from '../../http/route.ts';
+import { longRoute, route, type Route } from '../../http/route.ts';
+import { dayOfWork } from './day-of-work.ts';
 import { decide, jobDetails } from './decide.ts';
 import { firstSteps } from './first-steps.ts';
 import { findJobs, visitCardsOf } from './jobs.ts';
 import { listJobs } from './list-jobs.ts';
 import { makeJob } from './make-job.ts';
+import type { OrderLine } from './order-line.ts';
 import { planVisit } from './plan-visit.ts';
+import { takePlans } from './take-plans.ts';
 import { writeOwn } from './write-own.ts';
 import { whoSuits } from './suiting.ts';
 
-export const planningRoutes = [
+export const planningRoutes = (orders: OrderLine): Route[] => [
   route({
     method: 'get',
     path: '/api/first-steps',
@@ -83,6 +90,31 @@ export const planningRoutes = [
     body: VisitPlan,
     answer: VisitCard,
     handle: ({ db, params, body, session }) => planVisit(db, session, params.id, body),
+  }),
+  longRoute({
+    method: 'post',
+    path: '/api/orders',
+    allowed: 'plan',
+    summary: 'Look for a better order of a day: who goes where, and when',
+    body: OrderAsk,
+    answer: OrderAnswer,
+    handle: async ({ within, body, session }) => {
+      const { organisation } = session;
+      const day = await within((db) => dayOfWork(db, organisation, body, new Date()));
+      return orders.find(organisation, {
+        ...{ day, millis: body.seconds * 1_000 },
+        ...(body.from ? { from: body.from } : {}),
+      });
+    },
+  }),
+  route({
+    method: 'post',
+    path: '/api/plans',
+    allowed: 'plan',
+    summary: 'Give several visits other people and hours at once, all of them or none',
+    body: PlansTaken,
+    answer: PlansAnswer,
+    handle: async ({ db, body, session }) => ({ cards: await takePlans(db, session, body) }),
   }),
   route({
     method: 'get',

@@ -7,16 +7,19 @@ import { PersonRow } from '../accounts/entities.ts';
 import { WHOLE_PERSON } from '../accounts/people.ts';
 import { ClientRow, SiteRow } from '../sites/entities.ts';
 import { findVersions, newestVersion } from '../templates/versions.ts';
+import type { JobRow } from './entities.ts';
 import { findJobs, visitsOf } from './jobs.ts';
 
-interface Work {
+export interface Work {
   readonly demands: Demands;
   readonly time: WorkTime;
 }
 
 /** What speaks against giving work to people, as far as the office knows. */
 export async function whoSuits(db: EntityManager, asked: SuitingQuery): Promise<SuitingAnswer> {
-  const works = asked.jobs ? await worksOf(db, asked) : [await newWork(db, asked)];
+  const works = asked.jobs
+    ? [...(await worksOf(db, await findJobs(db, { id: In(asked.jobs) }), asked)).values()]
+    : [await newWork(db, asked)];
   const people = await db.find(PersonRow, {
     where: { retired: false, ...(asked.people ? { id: In(asked.people) } : {}) },
     relations: WHOLE_PERSON,
@@ -53,9 +56,12 @@ async function newWork(db: EntityManager, asked: SuitingQuery): Promise<Work> {
   };
 }
 
-/** Work that is planned: what its own versions demand, at its own time or the one that is thought of. */
-async function worksOf(db: EntityManager, asked: SuitingQuery): Promise<Work[]> {
-  const jobs = await findJobs(db, { id: In(asked.jobs ?? []) });
+/** Work that is planned, by job: what its own versions demand, at its own time or the one that is thought of. */
+export async function worksOf(
+  db: EntityManager,
+  jobs: readonly JobRow[],
+  asked: Pick<SuitingQuery, 'day' | 'start' | 'minutes'>,
+): Promise<Map<string, Work>> {
   const versions = new Map(
     (
       await findVersions(
@@ -68,7 +74,7 @@ async function worksOf(db: EntityManager, asked: SuitingQuery): Promise<Work[]> 
     db,
     jobs.map(({ site }) => site.client),
   );
-  return jobs.flatMap((job): Work[] => {
+  const works = jobs.flatMap((job): [string, Work][] => {
     const [visit] = visitsInOrder(visitsOf(job));
     const day = asked.day ?? visit?.day ?? job.day;
     const start = asked.start ?? visit?.start;
@@ -78,12 +84,16 @@ async function worksOf(db: EntityManager, asked: SuitingQuery): Promise<Work[]> 
       ofClients.get(clientKey(job.site.client)),
     ];
     return [
-      {
-        time: { day, start, minutes: asked.minutes ?? visit?.minutes ?? 0 },
-        demands: demandsTogether(known.flatMap((each) => each ?? [])),
-      },
+      [
+        job.id,
+        {
+          time: { day, start, minutes: asked.minutes ?? visit?.minutes ?? 0 },
+          demands: demandsTogether(known.flatMap((each) => each ?? [])),
+        },
+      ],
     ];
   });
+  return new Map(works);
 }
 
 /** Places name their client by its name, however it is written. */

@@ -1,3 +1,12 @@
+export {
+  betterDay,
+  type BetterDayOptions,
+  type DayChange,
+  type DayOrder,
+  type NotPlaced,
+  type OnTheWay,
+} from './better-day.ts';
+export type { DayOfWork, DayPerson, DayVisit, Ways } from './day.ts';
 export { type Change, changesBetween, farness, type TrailChange, walkedIn } from './gain.ts';
 export { whyLeftOut, type WhyLeftOut } from './left-out.ts';
 export type {

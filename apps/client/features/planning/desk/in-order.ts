@@ -1,0 +1,109 @@
+import type { DayChange, OrderAnswer, PlansTaken, VisitCard } from '@ant-trail/contract/planning';
+
+type Change = OrderAnswer['changes'][number];
+type Plan = PlansTaken['plans'][number];
+
+/** What becomes of visits where some changes of an order are taken: only those that become other. */
+export function plansFor(
+  order: OrderAnswer,
+  changes: readonly Change[],
+  cards: readonly VisitCard[],
+): Plan[] {
+  const known = new Map(cards.map(({ visit }) => [visit.id, visit]));
+  const people = changes.flatMap((each) => each.people);
+  const theirs = new Set(people.map(({ person }) => person));
+  const placed = order.trails
+    .filter(({ person }) => theirs.has(person))
+    .flatMap(({ person, stops }) => stops.map((stop) => ({ ...stop, person })));
+  const left = people.flatMap(({ gives }) => gives.filter(({ to }) => to === null));
+  return [
+    ...placed.map(({ visit, person, start }) => ({ visit, person, start })),
+    ...left.map(({ visit }) => ({ visit, person: null, start: known.get(visit)?.start ?? 0 })),
+  ].flatMap((plan) => {
+    const was = known.get(plan.visit);
+    if (!was || (was.person === plan.person && was.start === plan.start)) return [];
+    return [{ ...plan, was: { person: was.person, start: was.start } }];
+  });
+}
+
+/** The day as it would be with these plans. */
+export function cardsWith(cards: readonly VisitCard[], plans: readonly Plan[]): VisitCard[] {
+  const planned = new Map(plans.map((plan) => [plan.visit, plan]));
+  return cards.map((card) => {
+    const plan = planned.get(card.visit.id);
+    if (!plan) return card;
+    return { ...card, visit: { ...card.visit, person: plan.person, start: plan.start } };
+  });
+}
+
+/** The visits that a change is about: those that stand elsewhere or come from somebody else. */
+export const changedIn = (changes: readonly Change[]): ReadonlySet<string> =>
+  new Set(
+    changes.flatMap(({ people }) =>
+      people.flatMap(({ reordered, takes }) => [...reordered, ...takes.map(({ visit }) => visit)]),
+    ),
+  );
+
+/** How many stops go to somebody else, from nobody’s hand included. */
+export const handsChanged = (changes: readonly Change[]): number =>
+  changes.reduce(
+    (sum, { people }) => sum + people.reduce((own, { takes }) => own + takes.length, 0),
+    0,
+  );
+
+/** The names a change is said with. */
+export interface Naming {
+  readonly place: (visit: string) => string;
+  readonly person: (id: string) => string;
+}
+
+const MOST_SAID = 3;
+const joined = new Intl.ListFormat('en-GB', { type: 'conjunction' });
+
+const sayPlaces = (visits: readonly string[], place: Naming['place']): string => {
+  const more = visits.length - MOST_SAID;
+  return joined.format(
+    more > 0
+      ? [...visits.slice(0, MOST_SAID).map(place), `${more} more`]
+      : visits.map((visit) => place(visit)),
+  );
+};
+
+function byOther<Each>(
+  all: readonly Each[],
+  other: (each: Each) => string | null,
+): Map<string | null, Each[]> {
+  const groups = new Map<string | null, Each[]>();
+  for (const each of all) groups.set(other(each), [...(groups.get(other(each)) ?? []), each]);
+  return groups;
+}
+
+/** What becomes other for one person, in words without their name. */
+export function sayDayChange(
+  { person, reordered, takes, gives }: DayChange,
+  order: OrderAnswer,
+  { place, person: name }: Naming,
+): string {
+  const taken = [...byOther(takes, ({ from }) => from)].map(([from, own]) => {
+    const places = sayPlaces(
+      own.map(({ visit }) => visit),
+      place,
+    );
+    return from === null ? `takes ${places}` : `takes ${places} from ${name(from)}`;
+  });
+  const given = [...byOther(gives, ({ to }) => to)].map(([to, own]) => {
+    const visits = own.map(({ visit }) => visit);
+    if (to === null) return `leaves out ${sayPlaces(visits, place)}`;
+    // Which these are stands with whoever takes them.
+    return visits.length > 1
+      ? `gives ${visits.length} stops to ${name(to)}`
+      : `gives ${sayPlaces(visits, place)} to ${name(to)}`;
+  });
+  const stops = order.trails.find((trail) => trail.person === person)?.stops ?? [];
+  const moved = reordered.slice(0, 2).map((visit) => {
+    const next = stops[stops.findIndex((stop) => stop.visit === visit) + 1];
+    return next ? `${place(visit)} before ${place(next.visit)}` : `${place(visit)} last`;
+  });
+  const more = reordered.length - moved.length;
+  return [...taken, ...given, ...moved, ...(more > 0 ? [`${more} more moved`] : [])].join('; ');
+}

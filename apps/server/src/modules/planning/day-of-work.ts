@@ -1,0 +1,170 @@
+import { MOST_IN_ORDER, type OrderAsk, type Visit } from '@ant-trail/contract/planning';
+import { demandsTogether, may, sameName } from '@ant-trail/core/accounts';
+import { inZone, weekdayOf } from '@ant-trail/core/calendar';
+import {
+  isOver,
+  JOB_STATE_RULES,
+  lastTry,
+  shortfalls,
+  turningBack,
+  type Shortfall,
+} from '@ant-trail/core/planning';
+import type { DayOfWork, DayPerson, DayVisit } from '@ant-trail/core/planning/order';
+import { In, type EntityManager } from 'typeorm';
+import { Refusal } from '../../refusals/refusal.ts';
+import { OrganisationRow, PersonRow } from '../accounts/entities.ts';
+import { WHOLE_PERSON } from '../accounts/people.ts';
+import { SiteRow } from '../sites/entities.ts';
+import type { JobRow } from './entities.ts';
+import { findJobs, visitsOf } from './jobs.ts';
+import { worksOf, type Work } from './suiting.ts';
+
+/** Everything that decides in which order a day is best walked, as the office knows it now. */
+export async function dayOfWork(
+  db: EntityManager,
+  organisation: string,
+  { day, people: only, evenly }: OrderAsk,
+  clock: Date,
+): Promise<DayOfWork> {
+  const jobs = await findJobs(db, { visits: { day } });
+  const works = await worksOf(db, jobs, { day });
+  const { timeZone = 'UTC' } = (await db.findOneBy(OrganisationRow, { id: organisation })) ?? {};
+  const here = inZone(clock, timeZone);
+  const now = here.day === day ? here.minute : null;
+  const people = await peopleOf(db, jobs, day);
+  const lastThere = await lastPeople(db, [...new Set(jobs.map(({ site }) => site.id))], day);
+  const visits = jobs.flatMap((job) => {
+    const own = visitsOf(job).filter((visit) => visit.day === day && isToDo(job, visit, timeZone));
+    const together = own.length;
+    return own.map((visit): DayVisit => {
+      const standing = standingOf(visit, timeZone);
+      const { windowFrom, windowTo } = job;
+      const work = works.get(job.id);
+      return {
+        ...{ id: visit.id, person: visit.person, start: visit.start, minutes: visit.minutes },
+        at: { lat: job.site.lat, lon: job.site.lon },
+        promised:
+          windowFrom === null && windowTo === null
+            ? null
+            : { from: windowFrom ?? 0, to: windowTo ?? 24 * 60 },
+        // Those who go together stay together.
+        fixed: together > 1,
+        standing,
+        unsuited: people.flatMap(({ row }) => (isUnsuited(row, job, work, visit) ? [row.id] : [])),
+        lastPerson: lastThere.get(job.site.id) ?? null,
+      };
+    });
+  });
+  const asked = only ? new Set(only) : null;
+  const kept = visits.filter(({ person }) => !asked || person === null || asked.has(person));
+  if (kept.length > MOST_IN_ORDER)
+    throw new Refusal(
+      422,
+      'too-many',
+      `At most ${MOST_IN_ORDER} visits are put in order at once: choose some of the people.`,
+    );
+  return {
+    ...{ now, evenly, visits: kept },
+    people: people.filter(({ row }) => !asked || asked.has(row.id)).map(({ person }) => person),
+  };
+}
+
+/** Nobody plans anew what is settled, or has turned back and is planned in its place. */
+function isToDo(job: JobRow, visit: Visit, timeZone: string): boolean {
+  if (turningBack(visit.events)) return false;
+  return !JOB_STATE_RULES[job.state].settled || standingOf(visit, timeZone).is !== 'ahead';
+}
+
+function standingOf(visit: Visit, timeZone: string): DayVisit['standing'] {
+  const steps = lastTry(visit.events);
+  const minuteOf = (kinds: readonly string[]): number | null => {
+    const step = steps.findLast(({ kind }) => kinds.includes(kind));
+    if (!step) return null;
+    const at = inZone(new Date(step.at), timeZone);
+    // What ended on another day has nothing to do with this one’s hours.
+    return at.day === visit.day ? at.minute : at.day < visit.day ? 0 : 24 * 60;
+  };
+  const since = minuteOf(['arrived']);
+  if (isOver(steps)) return { is: 'over', since: minuteOf(['left', 'turned back']) ?? 0 };
+  if (since !== null) return { is: 'arrived', since };
+  return steps.length > 0 ? { is: 'set off' } : { is: 'ahead' };
+}
+
+interface Known {
+  readonly row: PersonRow;
+  readonly person: DayPerson;
+}
+
+/** Everybody with a trail, and whoever else has a visit that day. */
+async function peopleOf(db: EntityManager, jobs: readonly JobRow[], day: string): Promise<Known[]> {
+  const having = new Set(
+    jobs.flatMap(({ visits }) => visits.flatMap(({ person }) => person ?? [])),
+  );
+  const rows = (
+    await db.find(PersonRow, {
+      where: { retired: false },
+      relations: WHOLE_PERSON,
+      order: { name: 'ASC', id: 'ASC' },
+    })
+  ).filter(({ id, roles }) => having.has(id) || may(roles, 'walk'));
+  const starts = new Map(
+    (await db.findBy(SiteRow, { id: In(rows.flatMap(({ startsAt }) => startsAt ?? [])) })).map(
+      ({ id, lat, lon }) => [id, { lat, lon }],
+    ),
+  );
+  const weekday = weekdayOf(day);
+  return rows.map((row) => {
+    const hours = row.hours.filter((each) => each.weekday === weekday);
+    const away =
+      row.absences.some(({ from, to }) => from <= day && day <= to) ||
+      (row.hours.length > 0 && hours.length === 0 && !having.has(row.id));
+    return {
+      row,
+      person: {
+        ...{ id: row.id, startsAt: starts.get(row.startsAt ?? '') ?? null, away },
+        hours: hours.map(({ from, to }) => ({ from, to })).sort((a, b) => a.from - b.from),
+      },
+    };
+  });
+}
+
+const HINDERS: ReadonlySet<Shortfall['code']> = new Set(['no credential', 'no skill']);
+
+/** What is demanded and missing; hours are the order's own matter. */
+function isUnsuited(
+  row: PersonRow,
+  { branch }: JobRow,
+  work: Work | undefined,
+  { start, minutes }: Visit,
+): boolean {
+  if (row.branch !== branch && !row.branches.some((each) => each.branch === branch)) return true;
+  if (!work) return false;
+  const time = { day: work.time.day, start, minutes };
+  const demanded = new Set(demandsTogether([work.demands]).credentials.map(sameName));
+  return shortfalls(row, work.demands, time).some(
+    (fall) =>
+      HINDERS.has(fall.code) ||
+      (fall.code === 'credential expired' && demanded.has(sameName(fall.name))),
+  );
+}
+
+/** Who was at each place last, before a day. */
+async function lastPeople(
+  db: EntityManager,
+  sites: readonly string[],
+  day: string,
+): Promise<Map<string, string>> {
+  if (sites.length === 0) return new Map();
+  const rows = await db.query<{ site: string; person: string }[]>(
+    `SELECT s.id AS site, last.person_id AS person
+     FROM unnest($1::uuid[]) AS s(id)
+     CROSS JOIN LATERAL (
+       SELECT v.person_id FROM job j JOIN visit v ON v.job_id = j.id
+       WHERE j.site_id = s.id AND v.day < $2 AND v.part = 'leads' AND v.person_id IS NOT NULL
+         AND EXISTS (SELECT 1 FROM visit_event e WHERE e.visit_id = v.id)
+       ORDER BY v.day DESC, v.id DESC LIMIT 1
+     ) last`,
+    [sites, day],
+  );
+  return new Map(rows.map(({ site, person }) => [site, person]));
+}

@@ -1,0 +1,44 @@
+import type { PlansTaken, VisitCard } from '@ant-trail/contract/planning';
+import type { EntityManager } from 'typeorm';
+import type { Session } from '../../http/session.ts';
+import { notFound, Refusal } from '../../refusals/refusal.ts';
+import { VisitRow } from './entities.ts';
+import { planVisit } from './plan-visit.ts';
+
+/** Gives several visits other people and hours at once; refused whole where one of them changed meanwhile. */
+export async function takePlans(
+  db: EntityManager,
+  session: Session,
+  { day, plans }: PlansTaken,
+): Promise<VisitCard[]> {
+  const cards: VisitCard[] = [];
+  // In one order, so that two who do so at once wait for each other and not in a circle.
+  const inOrder = [...plans].sort((a, b) => (a.visit < b.visit ? -1 : 1));
+  const seen = new Set<string>();
+  for (const { visit: id, was, person, start } of inOrder) {
+    if (seen.has(id)) throw new Refusal(422, 'stands-twice', 'A visit stands here twice.');
+    seen.add(id);
+    const visit = await db.findOne(VisitRow, {
+      where: { id },
+      relations: { events: true },
+      lock: { mode: 'pessimistic_write', tables: ['visit'] },
+    });
+    if (!visit) throw notFound('This visit');
+    const isAsItWas =
+      visit.day === day && visit.person === was.person && visit.start === was.start;
+    if (!isAsItWas)
+      throw new Refusal(
+        409,
+        'planned-meanwhile',
+        'The day was changed meanwhile. Nothing was taken over: look for a better order again.',
+      );
+    if (visit.events.length > 0 && visit.person !== person)
+      throw new Refusal(
+        409,
+        'begun-meanwhile',
+        'Somebody has set off to one of these meanwhile. Nothing was taken over: look for a better order again.',
+      );
+    cards.push(await planVisit(db, session, id, { person, day, start, minutes: visit.minutes }));
+  }
+  return cards;
+}
