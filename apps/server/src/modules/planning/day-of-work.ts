@@ -35,7 +35,6 @@ export async function dayOfWork(
   const lastThere = await lastPeople(db, [...new Set(jobs.map(({ site }) => site.id))], day);
   const visits = jobs.flatMap((job) => {
     const own = visitsOf(job).filter((visit) => visit.day === day && isToDo(job, visit, timeZone));
-    const together = own.length;
     return own.map((visit): DayVisit => {
       const standing = standingOf(visit, timeZone);
       const { windowFrom, windowTo } = job;
@@ -48,7 +47,7 @@ export async function dayOfWork(
             ? null
             : { from: windowFrom ?? 0, to: windowTo ?? 24 * 60 },
         // Those who go together stay together.
-        fixed: together > 1,
+        together: own.length > 1 ? job.id : null,
         standing,
         unsuited: people.flatMap(({ row }) => (isUnsuited(row, job, work, visit) ? [row.id] : [])),
         lastPerson: lastThere.get(job.site.id) ?? null,

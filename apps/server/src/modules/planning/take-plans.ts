@@ -24,8 +24,7 @@ export async function takePlans(
       lock: { mode: 'pessimistic_write', tables: ['visit'] },
     });
     if (!visit) throw notFound('This visit');
-    const isAsItWas =
-      visit.day === day && visit.person === was.person && visit.start === was.start;
+    const isAsItWas = visit.day === day && visit.person === was.person && visit.start === was.start;
     if (!isAsItWas)
       throw new Refusal(
         409,

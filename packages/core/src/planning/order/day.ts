@@ -1,4 +1,5 @@
 import type { Place } from '../../geo/index.ts';
+import { after } from './clock.ts';
 import type { OrderProblem, OrderStop, Sequence, Span, Walker } from './problem.ts';
 
 /** Somebody whose day is put in order. */
@@ -21,8 +22,8 @@ export interface DayVisit {
   readonly minutes: number;
   /** When somebody has promised to be there. */
   readonly promised: Span | null;
-  /** It stays with its person and at its hour: others are there at the same time. */
-  readonly fixed: boolean;
+  /** What people are there for together, at the same hour; null for somebody alone. It stays theirs. */
+  readonly together: string | null;
   /** How far it has come. `arrived` and `over` since a minute of the day. */
   readonly standing:
     | { readonly is: 'ahead' }
@@ -76,19 +77,15 @@ const AT_LEAST = 5;
 export function layDay({ people: all, visits: own, now, evenly }: DayOfWork, ways: Ways): DayLaid {
   const people = all.filter(({ away }) => !away);
   const visits = own.filter(({ standing }) => standing.is === 'ahead' || standing.is === 'set off');
-  const places: Place[] = [];
-  const known = new Map<string, number>();
-  const placeOf = (at: Place): number => {
-    const key = `${at.lat} ${at.lon}`;
-    const index = known.get(key) ?? places.push(at) - 1;
-    known.set(key, index);
-    return index;
-  };
-  const stops = visits.map((visit): OrderStop => ({
-    ...{ id: visit.id, place: placeOf(visit.at), minutes: visit.minutes },
-    ...(windowsOf(visit) ? { windows: windowsOf(visit) ?? [], promised: true } : {}),
-    against: people.map((person) => against(visit, person, own)),
-  }));
+  const begins = people.map((person) => whereDayBegins(person, own, now));
+  const ground = layGround(
+    [
+      ...visits.map(({ at }) => at),
+      ...people.flatMap(({ startsAt }) => startsAt ?? []),
+      ...begins.flatMap(({ at }) => at ?? []),
+    ],
+    ways,
+  );
   const present = people.map(({ id }) =>
     visits
       .map((visit, stop) => ({ visit, stop }))
@@ -96,11 +93,66 @@ export function layDay({ people: all, visits: own, now, evenly }: DayOfWork, way
       .sort((a, b) => rank(a.visit) - rank(b.visit) || a.visit.start - b.visit.start)
       .map(({ stop }) => stop),
   );
-  const ends = people.map((person) => whereDayBegins(person, own, now));
-  const starts = ends.map(({ at }) => (at ? placeOf(at) : null));
-  const homes = people.map(({ startsAt }) => (startsAt ? placeOf(startsAt) : null));
-  // Where nobody knows where a day begins, it begins nowhere: no way from there is counted.
-  const nowhere = places.length;
+  const free = people.map((person, w): Walker => {
+    const mine = own.filter((visit) => visit.person === person.id);
+    const { from, to, breaks } = hoursOf(person, mine);
+    const { at = null, since = null } = begins[w] ?? {};
+    const first = (present[w] ?? []).filter((stop) => visits[stop]?.standing.is === 'set off');
+    return {
+      ...{ id: person.id, start: ground.placeOf(at) },
+      end: person.startsAt ? ground.placeOf(person.startsAt) : null,
+      ...{ from: Math.max(from, now ?? from, since ?? from), to, breaks, first },
+    };
+  });
+  /** The soonest somebody could be at a visit with nothing else to do. */
+  const soonest = ({ at }: DayVisit, { start, from }: Walker): number =>
+    from + (ground.travel[start * ground.count + ground.placeOf(at)] ?? 0);
+  const walkerOf = (id: string | null): Walker | undefined => free.find((one) => one.id === id);
+  const hours = visits.map((visit): Span[] => {
+    const { promised, standing, start, together, person } = visit;
+    // Whoever is on the way comes when they come.
+    if (standing.is === 'set off') return [];
+    if (together !== null) {
+      const all = visits.flatMap((each) => {
+        const walker = each.together === together && walkerOf(each.person);
+        return walker ? [soonest(each, walker)] : [];
+      });
+      const hour = Math.max(start, Math.ceil(Math.max(start, ...all)));
+      return [{ from: hour, to: hour }];
+    }
+    // A promise that nobody can keep any more is kept as soon as there is time, not dropped.
+    const isLost =
+      person !== null &&
+      free.every((walker) => soonest(visit, walker) > (promised?.to ?? Infinity));
+    return promised && !isLost ? [promised] : [];
+  });
+  const stops = visits.map((visit, i): OrderStop => ({
+    ...{ id: visit.id, place: ground.placeOf(visit.at), minutes: visit.minutes },
+    ...{ windows: hours[i] ?? [], promised: visit.promised !== null },
+    priority: visit.together === null ? 1 : 100,
+    against: people.map((person) => against(visit, person, own)),
+  }));
+  const walkers = free.map((walker, w) => ({
+    ...walker,
+    to: Math.max(walker.to, endOf(walker, present[w] ?? [], stops, ground)),
+  }));
+  const evenness = evenly ? EVENLY : A_LITTLE;
+  const problem = { stops, walkers, places: ground.count, travel: ground.travel, evenness };
+  return { problem, present, metres: ground.metres, visits, people };
+}
+
+interface Ground {
+  readonly count: number;
+  readonly travel: Float64Array;
+  readonly metres: Float64Array;
+  /** Where nobody knows where a day begins, it begins nowhere: no way from there is counted. */
+  readonly placeOf: (at: Place | null) => number;
+}
+
+function layGround(all: readonly Place[], ways: Ways): Ground {
+  const keyOf = ({ lat, lon }: Place): string => `${lat} ${lon}`;
+  const places = [...new Map(all.map((at) => [keyOf(at), at])).values()];
+  const index = new Map(places.map((at, i) => [keyOf(at), i]));
   const count = places.length + 1;
   const travel = new Float64Array(count ** 2);
   const metres = new Float64Array(count ** 2);
@@ -112,34 +164,35 @@ export function layDay({ people: all, visits: own, now, evenly }: DayOfWork, way
       metres[a * count + b] = way.metres;
     }),
   );
-  const walkers = people.map((person, w): Walker => {
-    const mine = own.filter((visit) => visit.person === person.id);
-    const { from, to, breaks } = hoursOf(person, mine);
-    const { since } = ends[w] ?? { since: null };
-    const first = (present[w] ?? []).filter((stop) => visits[stop]?.standing.is === 'set off');
-    return {
-      ...{ id: person.id, start: starts[w] ?? nowhere, end: homes[w] ?? null },
-      ...{ from: Math.max(from, now ?? from, since ?? from), to, breaks, first },
-    };
-  });
-  const evenness = evenly ? EVENLY : A_LITTLE;
-  const problem = { stops, walkers, places: count, travel, evenness };
-  return { problem, present, metres, visits, people };
+  return { count, travel, metres, placeOf: (at) => (at ? (index.get(keyOf(at)) ?? 0) : count - 1) };
+}
+
+/** When somebody would be home if they walked what they have, in its order: what is planned may be walked. */
+function endOf(
+  { start, end, from, breaks = [] }: Walker,
+  own: readonly number[],
+  stops: readonly OrderStop[],
+  { travel, count }: Ground,
+): number {
+  let at = start;
+  let now = from;
+  for (const stop of own) {
+    const { place = at, minutes = 0, windows = [] } = stops[stop] ?? {};
+    now = Math.max(after(breaks, now, travel[at * count + place] ?? 0), windows[0]?.from ?? 0);
+    now = after(breaks, now, minutes);
+    at = place;
+  }
+  return own.length === 0
+    ? from
+    : Math.ceil(after(breaks, now, end === null ? 0 : (travel[at * count + end] ?? 0)));
 }
 
 const rank = ({ standing }: DayVisit): number => (standing.is === 'set off' ? 0 : 1);
 
-function windowsOf({ promised, fixed, start, standing }: DayVisit): Span[] | null {
-  // Whoever is on the way comes when they come.
-  if (standing.is === 'set off') return null;
-  if (fixed) return [{ from: start, to: start }];
-  return promised ? [promised] : null;
-}
-
 function against(visit: DayVisit, { id, startsAt }: DayPerson, all: readonly DayVisit[]): number {
   // Who has it now may keep it, whatever is demanded: the office has decided that.
   if (visit.person === id) return 0;
-  if (visit.fixed || visit.standing.is === 'set off' || visit.unsuited.includes(id))
+  if (visit.together !== null || visit.standing.is === 'set off' || visit.unsuited.includes(id))
     return Infinity;
   const isUnknown = startsAt === null && !all.some(({ person }) => person === id);
   return (
