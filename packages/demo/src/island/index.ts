@@ -16,17 +16,17 @@ const position = ([east, north]: Point): [number, number] => {
   const { lat, lon } = degreesOf(east, north);
   return [lon, lat];
 };
-const feature = (geometry: Geometry, name = ''): Feature => ({
+const feature = (geometry: Geometry, name = '', more: object = {}): Feature => ({
   ...{ type: 'Feature', geometry },
-  properties: name ? { name } : {},
+  properties: { ...(name ? { name } : {}), ...more },
 });
 const layer = (name: string, look: MapLook, features: Feature[]): IslandLayer => ({
   ...{ name, look },
   content: { type: 'FeatureCollection', features },
 });
 const linesOf = (ways: readonly Way[]): Feature[] =>
-  ways.map(({ name, line }) =>
-    feature({ type: 'LineString', coordinates: line.map(position) }, name),
+  ways.map(({ name, line, timetable }) =>
+    feature({ type: 'LineString', coordinates: line.map(position) }, name, timetable),
   );
 
 /** Columns and rows of the grid that heights are read on. */

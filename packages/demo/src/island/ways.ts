@@ -1,3 +1,4 @@
+import type { Timetable } from '@ant-trail/core/maps';
 import { Chance } from '../chance.ts';
 import { SITES, type DemoSite } from '../sites.ts';
 import type { Point } from './shape.ts';
@@ -5,6 +6,7 @@ import type { Point } from './shape.ts';
 export interface Way {
   readonly name: string;
   readonly line: readonly Point[];
+  readonly timetable?: Timetable;
 }
 
 const at = ({ east, north }: DemoSite): Point => [east, north];
@@ -80,8 +82,16 @@ const LINES = [
   ['North landing goods ropeway', 'Skua Saddle station', 'North landing goods ropeway'],
 ] as const;
 
+/** From seven in the morning to seven in the evening; goods go along twice an hour. */
+const TIMETABLES: Readonly<Record<(typeof LINES)[number][0], Timetable>> = {
+  'Gannet cableway': { every: 15, first: 420, last: 1_140 },
+  'Fulmar ropeway': { every: 20, first: 420, last: 1_140 },
+  'Saddle ropeway': { every: 20, first: 420, last: 1_140 },
+  'North landing goods ropeway': { every: 30, first: 480, last: 1_020 },
+};
+
 /** Cableways run straight. */
 export const CABLEWAYS: readonly Way[] = LINES.flatMap(([name, from, to]) => {
   const [one, other] = [bySite.get(from), bySite.get(to)];
-  return one && other ? [{ name, line: [at(one), at(other)] }] : [];
+  return one && other ? [{ name, line: [at(one), at(other)], timetable: TIMETABLES[name] }] : [];
 });

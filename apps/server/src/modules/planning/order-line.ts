@@ -1,8 +1,11 @@
+import type { WayLine } from '@ant-trail/core/maps';
 import type { BetterDayOptions, DayOfWork, DayOrder } from '@ant-trail/core/planning/order';
 import { WorkerLine } from '../../turns/worker-line.ts';
 
 export interface OrderTask {
   readonly day: DayOfWork;
+  /** What people go along on the map. */
+  readonly ways: readonly WayLine[];
   readonly from?: BetterDayOptions['from'];
   readonly millis: number;
 }

@@ -19,8 +19,10 @@ import {
   VisitCard,
   VisitPlan,
 } from '@ant-trail/contract/planning';
+import { wayLines } from '@ant-trail/core/maps';
 import { z } from 'zod';
 import { longRoute, route, type Route } from '../../http/route.ts';
+import { allLayers } from '../maps/layers.ts';
 import { dayOfWork } from './day-of-work.ts';
 import { decide, jobDetails } from './decide.ts';
 import { firstSteps } from './first-steps.ts';
@@ -100,9 +102,12 @@ export const planningRoutes = (orders: OrderLine): Route[] => [
     answer: OrderAnswer,
     handle: async ({ within, body, session }) => {
       const { organisation } = session;
-      const day = await within((db) => dayOfWork(db, organisation, body, new Date()));
+      const known = await within(async (db) => ({
+        day: await dayOfWork(db, organisation, body, new Date()),
+        ways: wayLines(await allLayers(db)),
+      }));
       return orders.find(organisation, {
-        ...{ day, millis: body.seconds * 1_000 },
+        ...{ ...known, millis: body.seconds * 1_000 },
         ...(body.from ? { from: body.from } : {}),
       });
     },

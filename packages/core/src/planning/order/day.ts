@@ -44,11 +44,11 @@ export interface DayOfWork {
   readonly evenly: boolean;
 }
 
-/** How far it is from one place to another. */
-export type Ways = (
-  from: Place,
-  to: Place,
-) => { readonly minutes: number; readonly metres: number };
+/** How far it is from each place to each other, row by row. */
+export type Ways = (places: readonly Place[]) => {
+  readonly minutes: ArrayLike<number>;
+  readonly metres: ArrayLike<number>;
+};
 
 export interface DayLaid {
   readonly problem: OrderProblem;
@@ -156,14 +156,12 @@ function layGround(all: readonly Place[], ways: Ways): Ground {
   const count = places.length + 1;
   const travel = new Float64Array(count ** 2);
   const metres = new Float64Array(count ** 2);
-  places.forEach((from, a) =>
-    places.forEach((to, b) => {
-      if (a === b) return;
-      const way = ways(from, to);
-      travel[a * count + b] = way.minutes;
-      metres[a * count + b] = way.metres;
-    }),
-  );
+  const known = ways(places);
+  for (let a = 0; a < places.length; a++)
+    for (let b = 0; b < places.length; b++) {
+      travel[a * count + b] = known.minutes[a * places.length + b] ?? 0;
+      metres[a * count + b] = known.metres[a * places.length + b] ?? 0;
+    }
   return { count, travel, metres, placeOf: (at) => (at ? (index.get(keyOf(at)) ?? 0) : count - 1) };
 }
 
