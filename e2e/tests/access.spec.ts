@@ -203,6 +203,12 @@ test('axe finds nothing in the field', async ({ browser }) => {
     if (at === '/around') await expect(page.locator('.map-stop').first()).toBeVisible();
     await check(at === '/around' ? 'map in the field' : at);
   }
+  const [knot] = await office.query<{ id: string }>(`SELECT id FROM site WHERE name = 'Knot hut'`);
+  await page.goto(`${office.url}/way/${knot?.id}`);
+  await expect(page.getByRole('heading', { level: 1, name: 'Knot hut' })).toBeVisible();
+  await page.getByRole('button', { name: 'From where I am' }).click();
+  await expect(page.getByRole('list', { name: 'The pieces of the way' })).toBeVisible();
+  await check('map with a way');
   // On a tablet, with more than one thing side by side.
   await page.setViewportSize({ width: 1180, height: 820 });
   await page.goto(`${office.url}/trail`);

@@ -89,3 +89,33 @@ test('on the phone the map is there with no network: stops in their order, and w
   await expect(page).toHaveURL(/\/visit\//);
   await context.close();
 });
+
+test('the way to a stop is told piece by piece, by the map alone, on foot and from where one is', async ({
+  browser,
+}) => {
+  const { context, page } = await openPhone(browser, office.url, 'imke');
+  await context.setGeolocation({ latitude: 38.6204, longitude: -41.3018, accuracy: 12 });
+  const [site] = await office.query<{ id: string }>(
+    `SELECT id FROM site WHERE name = 'Fulmar Ridge top station'`,
+  );
+  await page.goto(`${office.url}/way/${site?.id}`);
+  await expect(page.getByRole('region', { name: /^The way to/ })).toBeVisible();
+  await context.setOffline(true);
+  await page.reload();
+  await expect(page.getByRole('heading', { name: 'Fulmar Ridge top station' })).toBeVisible();
+  await expect(page.getByRole('region', { name: /^The way to/ }).locator('canvas')).toBeVisible();
+  await page.getByRole('button', { name: 'From where I am' }).click();
+  await expect(page.getByText('from where you are')).toBeVisible();
+  const pieces = page.getByRole('list', { name: 'The pieces of the way' });
+  // Late in the evening nothing goes up any more: then it is walked.
+  await expect(pieces.getByText(/^(Ride the Fulmar ropeway|Walk: )/).first()).toBeVisible();
+  await expect(pieces.getByText(/^Drive: Road from/).first()).toBeVisible();
+  const hour = async (): Promise<string> =>
+    page.getByText(/there at \d\d:\d\d if you set off now/).innerText();
+  const driven = await hour();
+  await page.getByRole('radio', { name: 'On foot' }).click();
+  await expect(pieces.getByText(/^Drive: /)).toHaveCount(0);
+  expect(await hour()).not.toBe(driven);
+  await page.getByRole('button', { name: '‹ Back' }).click();
+  await context.close();
+});

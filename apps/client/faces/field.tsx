@@ -32,8 +32,9 @@ const FindScreen = lazy(async () => ({ default: (await bringThings()).FindScreen
 const ThingScreen = lazy(async () => ({ default: (await bringThings()).ThingScreen }));
 const LabelsScreen = lazy(async () => ({ default: (await bringThings()).LabelsScreen }));
 
-const bringMap = () => import('@/features/maps/field/around-screen.tsx');
+const bringMap = () => import('@/features/maps/field/index.ts');
 const AroundScreen = lazy(async () => ({ default: (await bringMap()).AroundScreen }));
+const WayScreen = lazy(async () => ({ default: (await bringMap()).WayScreen }));
 
 const bringDocuments = () => import('@/features/documents/field/index.ts');
 const DocumentScreen = lazy(async () => ({ default: (await bringDocuments()).DocumentScreen }));
@@ -54,6 +55,7 @@ const SCREENS = {
   thing: ThingScreen,
   labels: LabelsScreen,
   around: AroundScreen,
+  way: WayScreen,
   ready: ReadyScreen,
   document: DocumentScreen,
   'documents-here': DocumentsScreen,

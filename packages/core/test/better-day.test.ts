@@ -1,12 +1,13 @@
 import fc from 'fast-check';
 import {
   betterDay,
+  waysAmong,
   type DayOfWork,
   type DayOrder,
   type DayPerson,
   type DayVisit,
 } from '../src/planning/order/index.ts';
-import { estimateWay, waysAmong } from '../src/planning/index.ts';
+import { estimateWay } from '../src/planning/index.ts';
 
 /** Places along a road, some seven minutes apart. */
 const at = (place: number) => ({ lat: 38, lon: -41 + place * 0.025 });

@@ -30,6 +30,7 @@ export class MapSheet {
   private readonly ground = L.layerGroup();
   private readonly spots = L.layerGroup();
   private readonly here = L.layerGroup();
+  private readonly way = L.layerGroup();
   private readonly index = new Supercluster<Held>({ radius: TOGETHER_PX, maxZoom: CLOSEST - 1 });
   private chosen: string | null = null;
   private all: readonly Spot[] = [];
@@ -48,7 +49,7 @@ export class MapSheet {
     });
     this.index.load([]);
     this.map.setView([0, 0], WIDEST);
-    for (const group of [this.ground, this.here, this.spots]) group.addTo(this.map);
+    for (const group of [this.ground, this.way, this.here, this.spots]) group.addTo(this.map);
     this.map.on('moveend', () => this.drawSpots());
   }
 
@@ -111,6 +112,23 @@ export class MapSheet {
     this.here.addLayer(
       L.circleMarker(at, { ...look, color: palette.sheet, radius: 8, weight: 3, fillOpacity: 1 }),
     );
+  }
+
+  /** Draws a way over everything but its ends, and goes to where all of it is seen. */
+  setWay(line: readonly (readonly [number, number])[] | null, palette: Palette): void {
+    this.way.clearLayers();
+    if (!line || line.length < 2) return;
+    const corners = line.map(([lon, lat]): L.LatLngTuple => [lat, lon]);
+    const look = { interactive: false, lineCap: 'round' as const, lineJoin: 'round' as const };
+    this.way.addLayer(L.polyline(corners, { ...look, color: palette.sheet, weight: 11 }));
+    this.way.addLayer(L.polyline(corners, { ...look, color: palette.ink, weight: 6 }));
+    this.way.addLayer(
+      L.polyline(corners, { ...look, color: palette.sun, weight: 3, dashArray: '0.1 8' }),
+    );
+    this.map.fitBounds(L.latLngBounds(corners).pad(0.12), {
+      ...{ animate: false, maxZoom: 16, padding: [24, 24] },
+    });
+    this.hasLooked = true;
   }
 
   closer(by: 1 | -1): void {

@@ -18,6 +18,8 @@ export interface MapViewProps {
   readonly chosen: string | null;
   readonly onChoose: (id: string) => void;
   readonly here?: Here | null;
+  /** A way to be seen above all else: positions as in GeoJSON. */
+  readonly way?: readonly (readonly [number, number])[] | null;
   /** Finds out where the device is; where left out, that can't be asked. */
   readonly onWhere?: () => void;
 }
@@ -28,7 +30,7 @@ const toneVars = (palette: Palette): CSSProperties =>
 
 /** The map of the organisation, with what can be chosen on it; the same at the desk and on the phone. */
 export function MapView(props: MapViewProps) {
-  const { label, layers, spots, chosen, onChoose, here = null, onWhere } = props;
+  const { label, layers, spots, chosen, onChoose, here = null, way = null, onWhere } = props;
   const element = useRef<HTMLDivElement>(null);
   const sheet = useRef<MapSheet | null>(null);
   const choose = useRef(onChoose);
@@ -51,9 +53,10 @@ export function MapView(props: MapViewProps) {
   useEffect(() => sheet.current?.setLayers(layers, palette), [layers, palette]);
   useEffect(() => sheet.current?.setSpots(spots, chosen), [spots, chosen]);
   useEffect(() => sheet.current?.setHere(here, palette), [here, palette]);
+  useEffect(() => sheet.current?.setWay(way, palette), [way, palette]);
   useEffect(() => {
-    if (here) sheet.current?.lookAt(here);
-  }, [here]);
+    if (here && !way) sheet.current?.lookAt(here);
+  }, [here, way]);
   return (
     <View flex={1} minHeight={0} position="relative">
       <div

@@ -20,7 +20,7 @@ export {
   type WorkingHours,
   type WorkTime,
 } from './suits.ts';
-export { estimateTravelMinutes, estimateWay, waysAmong } from './travel.ts';
+export { estimateTravelMinutes, estimateWay } from './travel.ts';
 export {
   hasSaid,
   isOver,

@@ -1,5 +1,4 @@
 import { distanceMetres, type Place } from '../geo/index.ts';
-import { WayNetwork } from '../maps/index.ts';
 
 /** Roads are longer than the crow flies, by about this factor (common practice, no source). */
 const DETOUR = 1.35;
@@ -18,26 +17,4 @@ export function estimateWay(
 /** Estimates travel between two places, in whole minutes. Until the road network is used. */
 export function estimateTravelMinutes(from: Place, to: Place): number {
   return Math.ceil(estimateWay(from, to).minutes);
-}
-
-/**
- * Minutes and metres from each place to each other, row by row: along the ways of the map with a
- * vehicle where there are roads, and as estimated where the map knows no way.
- */
-export function waysAmong(
-  network: WayNetwork | null,
-): (places: readonly Place[]) => { readonly minutes: Float64Array; readonly metres: Float64Array } {
-  return (places) => {
-    const table = (network ?? new WayNetwork([])).table(places, 'vehicle');
-    places.forEach((from, a) =>
-      places.forEach((to, b) => {
-        const at = a * places.length + b;
-        if (table.minutes[at] !== Infinity) return;
-        const { minutes, metres } = estimateWay(from, to);
-        table.minutes[at] = minutes;
-        table.metres[at] = metres;
-      }),
-    );
-    return table;
-  };
 }

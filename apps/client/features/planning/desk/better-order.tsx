@@ -191,6 +191,10 @@ function ChangeLines({ change, order, naming, disabled, onTake, onKeep }: Change
   );
 }
 
+const together = new Intl.ListFormat('en-GB', { type: 'conjunction' });
+const sayNames = (names: readonly string[]): string =>
+  together.format(names.length > 3 ? [...names.slice(0, 2), `${names.length - 2} more`] : names);
+
 /** Why nobody could be given a visit. */
 export function sayNotPlaced(why: NotPlaced, { person }: Naming): string {
   switch (why.code) {
@@ -205,8 +209,6 @@ export function sayNotPlaced(why: NotPlaced, { person }: Naming): string {
           ? `nobody is there by ${sayMinute(why.until)}: the first could be at ${sayMinute(why.soonest)}`
           : 'nobody is done and back within their hours';
     case 'days are full':
-      return `no room: ${why.could.slice(0, 2).map(person).join(' and ')}${
-        why.could.length > 2 ? ` and ${why.could.length - 2} more` : ''
-      } could, but their day is full of what is promised or nearer`;
+      return `no room: ${sayNames(why.could.map(person))} could, but the day is full of what is promised or nearer`;
   }
 }

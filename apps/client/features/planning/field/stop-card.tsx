@@ -1,16 +1,18 @@
 import { hazardsOn } from '@ant-trail/core/planning';
 import { View } from '@tamagui/core';
-import { sayMinute } from '@ant-trail/core/calendar';
+import { sayLength, sayMinute } from '@ant-trail/core/calendar';
+import type { Place } from '@ant-trail/core/geo';
 import { useRouter } from 'expo-router';
 import { Column, Row } from '@/design/box.tsx';
-import { Button, CallLink, OutsideLink } from '@/design/button.tsx';
+import { Button, CallLink } from '@/design/button.tsx';
 import { Hazards } from '@/design/hazards.tsx';
 import { Notice } from '@/design/notice.tsx';
 import { Body } from '@/design/text.tsx';
 import type { TrailStop } from './trail.ts';
+import { useMinutesAway } from './use-minutes-away.ts';
 
 /** The next stop opened out: what to do, what to beware of, whom to call. */
-export function StopCard({ stop, way }: { stop: TrailStop; way: string }) {
+export function StopCard({ stop, before }: { stop: TrailStop; before?: TrailStop | undefined }) {
   const { site, job, returnedWith } = stop;
   const router = useRouter();
   const contact = site.contacts.find(({ phone }) => phone);
@@ -18,7 +20,8 @@ export function StopCard({ stop, way }: { stop: TrailStop; way: string }) {
     <View>
       <Column padding="$4" paddingBottom="$3" gap="$1">
         <Body small quiet>
-          {way}
+          {before ? <MinutesAway from={before.site} to={stop.site} /> : null}
+          about {sayLength(stop.visit.minutes)} there
         </Body>
         <Body render="h2" margin={0} strong fontSize="$5" lineHeight="$5">
           {site.name}
@@ -43,13 +46,15 @@ export function StopCard({ stop, way }: { stop: TrailStop; way: string }) {
       ) : null}
       <Row padding="$4" paddingTop="$3" gap="$2" alignItems="stretch">
         {contact ? <CallLink name={contact.name} phone={contact.phone} /> : null}
-        <OutsideLink href={`geo:${site.lat},${site.lon}?q=${site.lat},${site.lon}`}>
-          Map
-        </OutsideLink>
+        <Button onPress={() => router.navigate(`/way/${site.id}`)}>Way</Button>
         <Button grow onPress={() => router.navigate(`/visit/${stop.visit.id}`)}>
           More
         </Button>
       </Row>
     </View>
   );
+}
+
+function MinutesAway({ from, to }: { from: Place; to: Place }) {
+  return `${useMinutesAway(from, to)} min away · `;
 }

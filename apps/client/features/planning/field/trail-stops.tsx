@@ -1,5 +1,5 @@
-import { sayLength, sayMinute } from '@ant-trail/core/calendar';
-import { estimateTravelMinutes, hazardsOn } from '@ant-trail/core/planning';
+import { sayMinute } from '@ant-trail/core/calendar';
+import { hazardsOn } from '@ant-trail/core/planning';
 import { View } from '@tamagui/core';
 import { useRouter } from 'expo-router';
 import { Column, Leaf } from '@/design/box.tsx';
@@ -88,14 +88,11 @@ function Stop({ stop, time, isNext, here, walked, last, before }: StopProps) {
   const router = useRouter();
   const { organisation } = useMe();
   const [hazard] = hazardsOn(stop.site, stop.visit.day);
-  const way = before
-    ? `${estimateTravelMinutes(before.site, stop.site)} min away · about ${sayLength(stop.visit.minutes)} there`
-    : `about ${sayLength(stop.visit.minutes)} there`;
   return (
     <TrailStep time={time} mark={markFor(stop, isNext)} walked={walked} last={last} strong={isNext}>
       {isNext && here === null ? (
         <Leaf strong overflow="hidden">
-          <StopCard stop={stop} way={way} />
+          <StopCard stop={stop} before={before} />
         </Leaf>
       ) : (
         <PressableRow

@@ -2,9 +2,10 @@ import { hazardsOn } from '@ant-trail/core/planning';
 import type { Visit } from '@ant-trail/contract/planning';
 import { sayLength, sayMinute } from '@ant-trail/core/calendar';
 import { sayDistance } from '@ant-trail/core/geo';
+import { useRouter } from 'expo-router';
 import type { ReactNode } from 'react';
 import { Column, Row, Rule, Scroll } from '@/design/box.tsx';
-import { CallLink, OutsideLink } from '@/design/button.tsx';
+import { Button, CallLink, OutsideLink } from '@/design/button.tsx';
 import { Mark } from '@/design/mark.tsx';
 import { Hazards } from '@/design/hazards.tsx';
 import { Notice } from '@/design/notice.tsx';
@@ -32,6 +33,7 @@ export interface VisitDetailsProps {
 export function VisitDetails({ stop, aside = false }: VisitDetailsProps) {
   const { visit, job, site, sheets } = stop;
   const others = stop.others.filter(({ person }) => person !== null);
+  const router = useRouter();
   const { store } = usePhone();
   const people = useLive(() => store.people.toArray(), [store]) ?? [];
   const names = new Map(people.map(({ id, name }) => [id, name]));
@@ -89,8 +91,11 @@ export function VisitDetails({ stop, aside = false }: VisitDetailsProps) {
         </Body>
         <Known holder="place" facts={site.own} />
         <Row gap="$2" paddingTop="$2">
+          <Button dense onPress={() => router.navigate(`/way/${site.id}`)}>
+            The way there
+          </Button>
           <OutsideLink href={`geo:${site.lat},${site.lon}?q=${site.lat},${site.lon}`}>
-            Map
+            Phone’s map
           </OutsideLink>
         </Row>
       </Part>

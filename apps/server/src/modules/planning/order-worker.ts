@@ -1,6 +1,5 @@
 import { WayNetwork } from '@ant-trail/core/maps';
-import { waysAmong } from '@ant-trail/core/planning';
-import { betterDay, type DayOrder } from '@ant-trail/core/planning/order';
+import { betterDay, waysAmong, type DayOrder } from '@ant-trail/core/planning/order';
 import type { OrderTask } from './order-line.ts';
 
 /** The worker thread's one door: a better order of a day, looked for as long as it may. */

@@ -21,3 +21,4 @@ export type {
 } from './problem.ts';
 export { OrderSearch, type SearchOptions } from './search.ts';
 export { seekOrder, type SeekOptions } from './seek.ts';
+export { waysAmong } from './ways-among.ts';

@@ -1,0 +1,2 @@
+export { AroundScreen } from './around-screen.tsx';
+export { WayScreen } from './way-screen.tsx';
