@@ -49,9 +49,9 @@ function join(
   return found;
 }
 
-const ROAD_TO = 3.2;
 const bySite = new Map(SITES.map((site) => [site.name, site]));
-const onRoads = SITES.filter(({ north, template }) => north < ROAD_TO && template !== 'path');
+/** Bridges, stairs and refuges are reached on foot alone. */
+const onRoads = SITES.filter(({ template }) => template !== 'path');
 const roads = join(onRoads);
 const paths = join(SITES, roads);
 

@@ -93,7 +93,7 @@ function WayTo({ site, before }: { readonly site: Site; readonly before: Start |
     <>
       <FieldHead>
         <Row className="to-hand" justifyContent="space-between" gap="$2">
-          <Column flexShrink={1}>
+          <Column flex={1}>
             <Title>{site.name}</Title>
             {start ? (
               <Body small quiet>
@@ -101,13 +101,15 @@ function WayTo({ site, before }: { readonly site: Site; readonly before: Start |
               </Body>
             ) : null}
           </Column>
-          <Button
-            plain
-            dense
-            onPress={() => (router.canGoBack() ? router.back() : router.navigate('/trail'))}
-          >
-            ‹ Back
-          </Button>
+          <Column flexShrink={0}>
+            <Button
+              plain
+              dense
+              onPress={() => (router.canGoBack() ? router.back() : router.navigate('/trail'))}
+            >
+              ‹ Back
+            </Button>
+          </Column>
         </Row>
       </FieldHead>
       <Column flex={1} minHeight={0} render="main" id="main">
