@@ -27,6 +27,6 @@ module.exports = {
   // Some packages are modules only, under an ending of their own.
   transform: { ...preset.transform, '\\.mjs$': preset.transform['\\.[jt]sx?$'] },
   transformIgnorePatterns: [
-    'node_modules/(?!((jest-)?react-native|@react-native|expo|@expo|@tamagui|tamagui|@noble|@scure|canonicalize|uuid|@marcbachmann|dexie|react-native-svg|react-hotkeys-hook))',
+    'node_modules/(?!((jest-)?react-native|@react-native|expo|@expo|@tamagui|tamagui|@noble|@scure|canonicalize|uuid|@marcbachmann|dexie|flatqueue|@turf|react-native-svg|react-hotkeys-hook))',
   ],
 };

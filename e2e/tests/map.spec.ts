@@ -61,6 +61,26 @@ test('the island is drawn at the desk; a place is found on it by keys, and a lay
   await dialog.getByLabel('Drawn as').selectOption('plot');
   await dialog.getByRole('button', { name: 'Add the layer' }).click();
   await expect(dialog.getByText('drawn as plots, one shape')).toBeVisible();
+  await dialog.getByRole('button', { name: 'Close' }).click();
+  await desk.waitForTimeout(400);
+
+  // A plot of the map becomes a thing of the register, at the place it belongs to.
+  await desk.getByRole('radio', { name: 'Plots' }).click();
+  await desk.getByRole('button', { name: /^Gorse plot/ }).first().click();
+  await desk.getByRole('button', { name: 'Enter it in the register' }).click();
+  await desk.getByRole('dialog').getByRole('button', { name: 'Go on' }).click();
+  const thing = desk.getByRole('dialog', { name: 'Add to the register' });
+  await expect(thing.getByLabel('What it is called')).toHaveValue('Gorse plot');
+  await desk.waitForTimeout(400);
+  await thing.getByLabel('Kind of thing').fill('plot');
+  await thing.getByRole('button', { name: 'Save' }).click();
+  await expect(thing).toBeHidden();
+  await desk.getByRole('button', { name: /^Gorse plot/ }).first().click();
+  await desk.getByRole('button', { name: 'Look at the thing' }).click();
+  await expect(desk).toHaveURL(/\/places\/.*thing=/);
+
+  await desk.getByRole('link', { name: 'Map', exact: true }).click();
+  await desk.getByRole('button', { name: 'Layers' }).click();
   await dialog.getByRole('button', { name: 'Take off Plots' }).click();
   await expect(dialog.getByText('drawn as plots, one shape')).toBeHidden();
 });

@@ -1,4 +1,4 @@
-import type { WayNetwork } from '@ant-trail/core/maps';
+import type { WayNetwork } from '@ant-trail/core/maps/ways';
 import { useEffect, useState } from 'react';
 import type { LocalStore } from './local-store.ts';
 import { useLive } from './use-live.ts';
@@ -13,7 +13,7 @@ export function useWays(store: LocalStore): WayNetwork | null | undefined {
     let over = false;
     // The screen comes first, and what lays the net comes after it.
     const call = whenIdle(() => {
-      void import('@ant-trail/core/maps').then(
+      void import('@ant-trail/core/maps/ways').then(
         ({ WayNetwork: Net, wayLines }) =>
           over ? undefined : setNetwork(new Net(wayLines(layers))),
         () => undefined,

@@ -23,7 +23,7 @@ const told = (
 const STORY: Story = {
   asset: {
     ...{ id: `${ID}f`, site: `${ID}e`, kind: 'pump', name: 'Pump 2', retired: false, area: false },
-    ...{ within: null, condition: 'watch', facts: {}, purposes: [] },
+    ...{ within: null, condition: 'watch', facts: {}, purposes: [], shape: null },
   },
   ...{ siteName: 'Upper cistern', number: null, older: false },
   sheets: [

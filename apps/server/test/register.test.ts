@@ -89,6 +89,7 @@ test('what was found on site joins the register once, and its facts wait for the
     {
       ...{ id: thing, site: org.site, kind: 'alarm', name: 'Alarm by the stove', retired: false },
       ...{ area: false, within: null, condition: 'unknown', facts: {}, purposes: [] },
+      shape: null,
     },
   ]);
 
@@ -264,4 +265,46 @@ test('a job made for a programme says so in its sheet, and is still only planned
     programme: 'unheard',
   });
   expect(status).toBe(422);
+});
+
+describe('where a thing lies by itself', () => {
+  const ring = [
+    [-41.31, 38.63],
+    [-41.29, 38.63],
+    [-41.29, 38.65],
+    [-41.31, 38.63],
+  ];
+  const plot = { type: 'Polygon', coordinates: [ring] };
+  const enter = (shape: unknown) =>
+    manager.call('POST', `/api/sites/${org.site}/assets`, { kind: 'plot', name: 'Gorse', shape });
+
+  test('is kept, comes to phones and onto the map, and can be taken off it', async () => {
+    const { status, body } = await enter(plot);
+    expect({ status, body }).toMatchObject({ status: 200, body: { shape: plot } });
+    const { id } = body as { id: string };
+    const shapes = async () => (await manager.call('GET', '/api/shapes')).body;
+    expect(await shapes()).toMatchObject({
+      shapes: [{ id, name: 'Gorse', kind: 'plot', site: org.site, shape: plot }],
+    });
+    const pulled = await pull(technician);
+    expect(pulled.of('asset').find((each) => each.id === id)?.shape).toEqual(plot);
+    // What says nothing of it leaves it where it is.
+    await manager.call('PUT', `/api/assets/${id}`, { name: 'Gorse plot' });
+    expect(await shapes()).toMatchObject({ shapes: [{ name: 'Gorse plot', shape: plot }] });
+    await manager.call('PUT', `/api/assets/${id}`, { shape: null });
+    expect(await shapes()).toEqual({ shapes: [] });
+  });
+
+  test.each([
+    ['an outline that does not end where it begins', { ...plot, coordinates: [ring.slice(0, 3)] }],
+    ['a corner outside the world', { type: 'Point', coordinates: [200, 0] }],
+    ['nothing', { type: 'MultiPolygon', coordinates: [] }],
+    ['no shape there is', { type: 'Circle', coordinates: [0, 0] }],
+    [
+      'too many corners',
+      { type: 'LineString', coordinates: Array.from({ length: 5_001 }, () => [0, 0]) },
+    ],
+  ])('%s is refused in words', async (_what, shape) => {
+    expect((await enter(shape)).status).toBe(400);
+  });
 });

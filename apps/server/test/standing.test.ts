@@ -312,6 +312,7 @@ test('by default people come by HTTPS only wherever others than this machine can
       REPORT_WORKER: 'x',
       TABLE_WORKER: 'x',
       FOLD_WORKER: 'x',
+      ORDER_WORKER: 'x',
     },
   };
   expect(readConfig({ ...needed, HOST: '0.0.0.0' }).secure).toBe(true);

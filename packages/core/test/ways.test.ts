@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { MultiUndirectedGraph } from 'graphology';
 import { dijkstra } from 'graphology-shortest-path';
 import { distanceMetres } from '../src/geo/index.ts';
-import { WayNetwork, wayLines, type GoesBy, type WayLine } from '../src/maps/index.ts';
+import { WayNetwork, wayLines, type GoesBy, type WayLine } from '../src/maps/ways/index.ts';
 
 /** About a hundred metres each way. */
 const at = (east: number, north: number): [number, number] => [

@@ -3,6 +3,7 @@ import L from 'leaflet';
 import Supercluster from 'supercluster';
 import type { Palette } from '@/design/palettes.ts';
 import { lookOf } from './look-of-layer.ts';
+import type { Plot } from './plots.ts';
 import { faceOf, faceOfMany, labelOf, type Spot } from './spot-face.ts';
 
 export interface Here {
@@ -31,6 +32,7 @@ export class MapSheet {
   private readonly spots = L.layerGroup();
   private readonly here = L.layerGroup();
   private readonly way = L.layerGroup();
+  private readonly plots = L.layerGroup();
   private readonly index = new Supercluster<Held>({ radius: TOGETHER_PX, maxZoom: CLOSEST - 1 });
   private chosen: string | null = null;
   private all: readonly Spot[] = [];
@@ -49,7 +51,8 @@ export class MapSheet {
     });
     this.index.load([]);
     this.map.setView([0, 0], WIDEST);
-    for (const group of [this.ground, this.way, this.here, this.spots]) group.addTo(this.map);
+    for (const group of [this.ground, this.plots, this.way, this.here, this.spots])
+      group.addTo(this.map);
     this.map.on('moveend', () => this.drawSpots());
   }
 
@@ -112,6 +115,24 @@ export class MapSheet {
     this.here.addLayer(
       L.circleMarker(at, { ...look, color: palette.sheet, radius: 8, weight: 3, fillOpacity: 1 }),
     );
+  }
+
+  /** Draws pieces of ground that can be chosen, each where its own spot is chosen, too. */
+  setPlots(plots: readonly Plot[], chosen: string | null, palette: Palette): void {
+    this.plots.clearLayers();
+    for (const { id, shape } of plots) {
+      const isChosen = id === chosen;
+      const look = {
+        ...lookOf('plot', palette),
+        ...(isChosen ? { color: palette.ink, weight: 4 } : { weight: 2 }),
+      };
+      const drawn = L.geoJSON(shape, {
+        style: () => look,
+        pointToLayer: (_, at) => L.circleMarker(at, { ...look, radius: 8 }),
+      });
+      drawn.on('click', () => this.onChoose(id));
+      this.plots.addLayer(drawn);
+    }
   }
 
   /** Draws a way over everything but its ends, and goes to where all of it is seen. */

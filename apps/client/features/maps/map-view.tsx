@@ -7,14 +7,19 @@ import { Button, type ButtonProps } from '@/design/button.tsx';
 import { PALETTES, type Palette } from '@/design/palettes.ts';
 import { useThemeName } from '@/design/provider.tsx';
 import { MapSheet, type Here } from './map-sheet.ts';
+import type { Plot } from './plots.ts';
 import type { Spot } from './spot-face.ts';
 import './map.css';
+
+const NO_PLOTS: readonly Plot[] = [];
 
 export interface MapViewProps {
   readonly label: string;
   readonly layers: readonly MapLayer[];
   /** The same list as long as the spots are the same. */
   readonly spots: readonly Spot[];
+  /** Pieces of ground that can be chosen; the same list as long as they are the same. */
+  readonly plots?: readonly Plot[] | undefined;
   readonly chosen: string | null;
   readonly onChoose: (id: string) => void;
   readonly here?: Here | null;
@@ -30,7 +35,17 @@ const toneVars = (palette: Palette): CSSProperties =>
 
 /** The map of the organisation, with what can be chosen on it; the same at the desk and on the phone. */
 export function MapView(props: MapViewProps) {
-  const { label, layers, spots, chosen, onChoose, here = null, way = null, onWhere } = props;
+  const {
+    label,
+    layers,
+    spots,
+    plots = NO_PLOTS,
+    chosen,
+    onChoose,
+    here = null,
+    way = null,
+    onWhere,
+  } = props;
   const element = useRef<HTMLDivElement>(null);
   const sheet = useRef<MapSheet | null>(null);
   const choose = useRef(onChoose);
@@ -51,6 +66,7 @@ export function MapView(props: MapViewProps) {
     };
   }, []);
   useEffect(() => sheet.current?.setLayers(layers, palette), [layers, palette]);
+  useEffect(() => sheet.current?.setPlots(plots, chosen, palette), [plots, chosen, palette]);
   useEffect(() => sheet.current?.setSpots(spots, chosen), [spots, chosen]);
   useEffect(() => sheet.current?.setHere(here, palette), [here, palette]);
   useEffect(() => sheet.current?.setWay(way, palette), [way, palette]);

@@ -1,5 +1,7 @@
 import { z } from 'zod';
 
+export { Line, Polygon, Position, Shape } from './shape.ts';
+
 /** Written small, so that one id is one text everywhere. */
 export const Id = z.uuid().toLowerCase();
 /** An id that tells when it was made, from whoever made it. */

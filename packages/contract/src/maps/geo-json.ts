@@ -1,20 +1,6 @@
 import type { FeatureCollection, Geometry } from 'geojson';
 import { z } from 'zod';
-
-/** Longitude before latitude, as RFC 7946 has it; a height may follow, and says nothing here. */
-const Position = z
-  .tuple([z.number().min(-180).max(180), z.number().min(-90).max(90)])
-  .rest(z.number());
-const Line = z.array(Position).min(2);
-/** A ring ends where it begins. */
-const Ring = z
-  .array(Position)
-  .min(4)
-  .refine((ring) => {
-    const [first, last] = [ring[0], ring.at(-1)];
-    return first?.[0] === last?.[0] && first?.[1] === last?.[1];
-  }, 'The outline of an area has to end where it begins.');
-const Polygon = z.array(Ring).min(1);
+import { Line, Polygon, Position } from '../common/index.ts';
 
 const simple = [
   z.object({ type: z.literal('Point'), coordinates: Position }),

@@ -1,6 +1,6 @@
 import { CONDITIONS } from '@ant-trail/core/register';
 import { z } from 'zod';
-import { Id, Instant, ListQuery, listOf, Name } from '../common/index.ts';
+import { Id, Instant, ListQuery, listOf, Name, Shape } from '../common/index.ts';
 import { FactsContent, FieldList } from '../fields/index.ts';
 
 export const Condition = z.enum(CONDITIONS);
@@ -17,6 +17,8 @@ export const Asset = z.object({
   condition: Condition.default('unknown'),
   facts: FactsContent.default({}),
   purposes: z.array(Name).max(20).default([]),
+  /** Where it lies on the map; null where it lies at its place. Offices of before knew no such thing. */
+  shape: Shape.nullable().default(null),
 });
 export type Asset = z.infer<typeof Asset>;
 
@@ -33,6 +35,7 @@ export const AssetDraft = z
     within: Id.nullable().default(null),
     facts: FactsContent.default({}),
     purposes: z.array(Name).max(20).default([]),
+    shape: Shape.nullable().default(null),
   })
   .strict();
 export type AssetDraft = z.infer<typeof AssetDraft>;
@@ -46,6 +49,7 @@ export const AssetChange = z
     condition: Condition.exactOptional(),
     facts: FactsContent.exactOptional(),
     purposes: z.array(Name).max(20).exactOptional(),
+    shape: Shape.nullable().exactOptional(),
     /** Why, where somebody asks later: of a condition, of a move. */
     note: z.string().trim().max(1000).exactOptional(),
   })
@@ -111,3 +115,15 @@ export const AssetEvent = z.object({
   note: z.string(),
 });
 export type AssetEvent = z.infer<typeof AssetEvent>;
+
+/** A thing that lies on the map by itself. */
+export const PlacedShape = z.object({
+  id: Id,
+  name: Name,
+  kind: Name,
+  site: Id,
+  siteName: z.string(),
+  shape: Shape,
+});
+export type PlacedShape = z.infer<typeof PlacedShape>;
+export const ShapesAnswer = z.object({ shapes: z.array(PlacedShape) });

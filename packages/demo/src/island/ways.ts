@@ -1,4 +1,4 @@
-import type { Timetable } from '@ant-trail/core/maps';
+import type { Timetable } from '@ant-trail/core/maps/ways';
 import { Chance } from '../chance.ts';
 import { SITES, type DemoSite } from '../sites.ts';
 import type { Point } from './shape.ts';

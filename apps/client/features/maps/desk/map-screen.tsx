@@ -1,4 +1,5 @@
 import { MapAnswer, MapPointsAnswer } from '@ant-trail/contract/maps';
+import { ShapesAnswer } from '@ant-trail/contract/register';
 import { DayAnswer } from '@ant-trail/contract/planning';
 import { may } from '@ant-trail/core/accounts';
 import { View } from '@tamagui/core';
@@ -17,12 +18,16 @@ import { useNow } from '@/device/use-now.ts';
 import { usePeople } from '@/features/accounts/desk/use-people.ts';
 import { useMe } from '@/features/accounts/session.ts';
 import { LazyMap } from '../lazy-map.tsx';
+import { plotsOf } from '../plots.ts';
+import { EnterPlot } from './enter-plot.tsx';
 import { LayersDialog } from './layers-dialog.tsx';
 import { fitting, linesOf, linesOfDay } from './map-lines.ts';
+import { linesOfPlots } from './plot-lines.ts';
 
 const WHAT = [
   { value: 'places', label: 'Places' },
   { value: 'today', label: 'Today’s stops' },
+  { value: 'plots', label: 'Plots' },
 ] as const;
 
 /** So many stand in the list beside the map; whoever seeks among more writes a name. */
@@ -37,9 +42,11 @@ export function MapScreen() {
   const router = useRouter();
   const twoSides = useTwoSides();
   const people = usePeople();
-  const what = params.what === 'today' ? 'today' : 'places';
+  const what = WHAT.find(({ value }) => value === params.what)?.value ?? 'places';
   const [words, setWords] = useState('');
   const [layersOpen, setLayersOpen] = useState(false);
+  const [entering, setEntering] = useState(false);
+  const shapes = useOffice(ShapesAnswer, '/api/shapes', ['asset']);
   const map = useOffice(MapAnswer, '/api/map', ['map']);
   const places = useOffice(MapPointsAnswer, '/api/map/places', ['site']).answer?.points;
   const cards = useOffice(DayAnswer, what === 'today' ? `/api/day?day=${day}` : null, ['visit'])
@@ -48,17 +55,26 @@ export function MapScreen() {
     () => new Map(people.list.map(({ id, name }) => [id, name])),
     [people.list],
   );
-  const lines = useMemo(
-    () =>
-      fitting(
-        what === 'today' ? linesOfDay(cards ?? [], places ?? [], names) : linesOf(places ?? []),
-        words,
-      ),
-    [what, cards, places, names, words],
+  const plots = useMemo(
+    () => plotsOf(map.answer?.layers ?? NO_LAYERS, shapes.answer?.shapes ?? []),
+    [map.answer, shapes.answer],
   );
+  const lines = useMemo(() => {
+    if (what === 'plots') return fitting(linesOfPlots(plots), words);
+    return fitting(
+      what === 'today' ? linesOfDay(cards ?? [], places ?? [], names) : linesOf(places ?? []),
+      words,
+    );
+  }, [what, cards, places, names, words, plots]);
   const spots = useMemo(() => lines.map(({ spot }) => spot), [lines]);
   const chosen = lines.find(({ spot }) => spot.id === params.place);
-  const choose = (id: string | undefined): void => router.setParams({ place: id });
+  const plot = plots.find(({ id }) => id === chosen?.spot.id);
+  // A piece of ground is pressed whatever is listed beside the map.
+  const choose = (id: string | undefined): void =>
+    router.setParams({
+      place: id,
+      ...(plots.some((each) => each.id === id) ? { what: 'plots' } : {}),
+    });
   return (
     <Row
       render="main"
@@ -88,11 +104,7 @@ export function MapScreen() {
             chosen={[what]}
             onPress={(next) => router.setParams({ what: next, place: undefined })}
           />
-          <Input
-            label={what === 'today' ? 'Place or person' : 'Place or client'}
-            value={words}
-            onChange={setWords}
-          />
+          <Input label={SOUGHT[what]} value={words} onChange={setWords} />
         </Column>
         {chosen ? (
           <Column paddingHorizontal="$4" paddingBottom="$3" gap="$2">
@@ -101,9 +113,23 @@ export function MapScreen() {
               {chosen.about}
             </Body>
             <Row gap="$2" flexWrap="wrap">
-              <Button dense onPress={() => router.navigate(`/places/${chosen.site}`)}>
-                Look at the place
-              </Button>
+              {chosen.site ? (
+                <Button
+                  dense
+                  onPress={() =>
+                    router.navigate(
+                      `/places/${chosen.site}${plot?.thing ? `?thing=${plot.thing.id}` : ''}`,
+                    )
+                  }
+                >
+                  {plot ? 'Look at the thing' : 'Look at the place'}
+                </Button>
+              ) : null}
+              {plot?.thing === null && may(person.roles, 'keep places') ? (
+                <Button dense onPress={() => setEntering(true)}>
+                  Enter it in the register
+                </Button>
+              ) : null}
               <OutsideLink href={`geo:${chosen.spot.lat},${chosen.spot.lon}`}>
                 In another map
               </OutsideLink>
@@ -133,7 +159,7 @@ export function MapScreen() {
             ))}
             <Column padding="$4">
               <Body small quiet>
-                {sayCount(lines.length, what === 'today')}
+                {sayCount(lines.length, NAMES[what])}
               </Body>
             </Column>
           </Scroll>
@@ -144,10 +170,22 @@ export function MapScreen() {
           label="The map"
           layers={map.answer?.layers ?? NO_LAYERS}
           spots={spots}
+          plots={plots}
           chosen={chosen?.spot.id ?? null}
           onChoose={choose}
         />
       </View>
+      {entering && plot ? (
+        <EnterPlot
+          plot={plot}
+          places={places ?? []}
+          onClose={() => setEntering(false)}
+          onEntered={() => {
+            shapes.again();
+            choose(undefined);
+          }}
+        />
+      ) : null}
       {layersOpen ? (
         <LayersDialog
           layers={map.answer?.layers ?? NO_LAYERS}
@@ -161,11 +199,19 @@ export function MapScreen() {
 
 const NO_LAYERS = [] as const;
 
-function sayCount(count: number, stops: boolean): string {
+type What = (typeof WHAT)[number]['value'];
+
+const SOUGHT: Readonly<Record<What, string>> = {
+  ...{ places: 'Place or client', today: 'Place or person', plots: 'Plot or place' },
+};
+
+const NAMES: Readonly<Record<What, readonly [string, string]>> = {
+  ...{ places: ['place', 'places'], today: ['stop', 'stops'], plots: ['plot', 'plots'] },
+};
+
+function sayCount(count: number, [one, many]: readonly [string, string]): string {
   const rest = count - LISTED;
   if (rest > 0) return `${rest} more are on the map. Write a part of the name.`;
-  if (count === 0) return stops ? 'No stop today fits.' : 'No place fits.';
-  return count === 1
-    ? `One ${stops ? 'stop' : 'place'}.`
-    : `${count} ${stops ? 'stops' : 'places'}.`;
+  if (count === 0) return `No ${one} fits.`;
+  return count === 1 ? `One ${one}.` : `${count} ${many}.`;
 }

@@ -1,3 +1,4 @@
+import type { Asset, PlacedShape } from '@ant-trail/contract/register';
 import { distanceMetres, sayDistance } from '@ant-trail/core/geo';
 import { layersInOrder } from '@ant-trail/core/maps';
 import { hazardsOn } from '@ant-trail/core/planning';
@@ -15,9 +16,13 @@ import { FieldNav } from '@/features/sync/field/field-nav.tsx';
 import { usePhone } from '@/features/sync/phone.tsx';
 import { LazyMap } from '../lazy-map.tsx';
 import type { Here } from '../map-sheet.ts';
+import { plotsOf, sayArea } from '../plots.ts';
 import type { Spot } from '../spot-face.ts';
 
 const NO_LAYERS = [] as const;
+
+/** What phones of before kept says nothing of a shape. */
+const isOnMap = ({ retired, shape }: Partial<Asset>): boolean => !retired && Boolean(shape);
 
 /** What lies around: today's stops in their order, the places of one's branch, and where one is oneself. */
 export function AroundScreen() {
@@ -47,6 +52,15 @@ export function AroundScreen() {
         return { id, name, lat, lon, tone, ...(mark === undefined ? {} : { mark }) };
       });
   }, [sites, stops]);
+  const things = useLive(() => store.assets.filter(isOnMap).toArray(), [store]);
+  const plots = useMemo(() => {
+    const names = new Map(sites?.map(({ id, name }) => [id, name]));
+    const placed = (things ?? []).flatMap((thing): PlacedShape[] =>
+      thing.shape ? [{ ...thing, shape: thing.shape, siteName: names.get(thing.site) ?? '' }] : [],
+    );
+    return plotsOf(layers ?? [], placed);
+  }, [layers, things, sites]);
+  const plot = plots.find(({ id }) => id === chosen);
   const site = sites?.find(({ id }) => id === chosen);
   const stop = stops?.find((each) => each.site.id === chosen);
   const look = async (): Promise<void> => {
@@ -74,6 +88,7 @@ export function AroundScreen() {
           label="What lies around"
           layers={layers ? drawn : NO_LAYERS}
           spots={spots}
+          plots={plots}
           chosen={chosen}
           onChoose={setChosen}
           here={here}
@@ -82,6 +97,29 @@ export function AroundScreen() {
         {said ? (
           <Column padding="$4" role="status">
             <Body small>{said}</Body>
+          </Column>
+        ) : null}
+        {plot ? (
+          <Column role="status" padding="$4" gap="$2">
+            <Body strong>{plot.name}</Body>
+            <Body small quiet>
+              {[
+                plot.thing ? `${plot.thing.kind} · ${plot.thing.siteName}` : 'not in the register',
+                sayArea(plot.shape),
+              ]
+                .filter(Boolean)
+                .join(' · ')}
+            </Body>
+            <Row gap="$2" flexWrap="wrap">
+              {plot.thing ? (
+                <Button main dense onPress={() => router.navigate(`/thing/${plot.id}`)}>
+                  Look at the thing
+                </Button>
+              ) : null}
+              <Button plain dense onPress={() => setChosen(null)}>
+                Close
+              </Button>
+            </Row>
           </Column>
         ) : null}
         {site ? (

@@ -1,7 +1,8 @@
 import type { Site } from '@ant-trail/contract/sites';
 import { sayLength, sayMinute } from '@ant-trail/core/calendar';
 import { sayDistance, type Place } from '@ant-trail/core/geo';
-import { layersInOrder, type GoesBy, type Way } from '@ant-trail/core/maps';
+import { layersInOrder } from '@ant-trail/core/maps';
+import type { GoesBy, Way } from '@ant-trail/core/maps/ways';
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { Column, Row, Scroll } from '@/design/box.tsx';

@@ -1,6 +1,6 @@
 import { sayLength, sayMinute } from '@ant-trail/core/calendar';
 import { sayDistance } from '@ant-trail/core/geo';
-import type { Leg } from '@ant-trail/core/maps';
+import type { Leg } from '@ant-trail/core/maps/ways';
 
 export interface SaidLeg {
   readonly at: string;

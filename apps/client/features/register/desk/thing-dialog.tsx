@@ -1,3 +1,4 @@
+import type { Shape } from '@ant-trail/contract/common';
 import { Asset } from '@ant-trail/contract/register';
 import { sameKind } from '@ant-trail/core/register';
 import { useState } from 'react';
@@ -22,6 +23,8 @@ export interface ThingDialogProps {
   readonly things: readonly Asset[];
   /** Where a new one stands at first. */
   readonly within: string | null;
+  /** What is known of a new one already: it was chosen on the map. */
+  readonly begin?: { readonly name: string; readonly shape: Shape };
   readonly onClose: () => void;
   readonly onSaved: (thing: Asset) => void;
 }
@@ -39,7 +42,7 @@ export function ThingDialog(props: ThingDialogProps) {
   const kinds = useKinds();
   const [area, setArea] = useState(thing?.area ?? false);
   const [kind, setKind] = useState(thing?.kind ?? '');
-  const [name, setName] = useState(thing?.name ?? '');
+  const [name, setName] = useState(thing?.name ?? props.begin?.name ?? '');
   const [within, setWithin] = useState(props.within);
   const [purposes, setPurposes] = useState<readonly string[]>(thing?.purposes ?? []);
   const written = useFacts(thing?.facts ?? {});
@@ -63,7 +66,9 @@ export function ThingDialog(props: ThingDialogProps) {
     try {
       const saved = thing
         ? await ask(Asset, 'PUT', `/api/assets/${thing.id}`, said)
-        : await ask(Asset, 'POST', `/api/sites/${site}/assets`, { ...said, area, within });
+        : await ask(Asset, 'POST', `/api/sites/${site}/assets`, {
+            ...{ ...said, area, within, shape: props.begin?.shape ?? null },
+          });
       onClose();
       onSaved(saved);
     } catch (error) {

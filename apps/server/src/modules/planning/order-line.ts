@@ -1,4 +1,4 @@
-import type { WayLine } from '@ant-trail/core/maps';
+import type { WayLine } from '@ant-trail/core/maps/ways';
 import type { BetterDayOptions, DayOfWork, DayOrder } from '@ant-trail/core/planning/order';
 import { WorkerLine } from '../../turns/worker-line.ts';
 

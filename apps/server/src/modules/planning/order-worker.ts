@@ -1,4 +1,4 @@
-import { WayNetwork } from '@ant-trail/core/maps';
+import { WayNetwork } from '@ant-trail/core/maps/ways';
 import { betterDay, waysAmong, type DayOrder } from '@ant-trail/core/planning/order';
 import type { OrderTask } from './order-line.ts';
 

@@ -19,7 +19,7 @@ import {
   VisitCard,
   VisitPlan,
 } from '@ant-trail/contract/planning';
-import { wayLines } from '@ant-trail/core/maps';
+import { wayLines } from '@ant-trail/core/maps/ways';
 import { z } from 'zod';
 import { longRoute, route, type Route } from '../../http/route.ts';
 import { allLayers } from '../maps/layers.ts';

@@ -1,3 +1,4 @@
+import type { Shape } from '@ant-trail/contract/common';
 import type { AssetEvent } from '@ant-trail/contract/register';
 import type { Facts, Field } from '@ant-trail/core/fields';
 import type { Condition } from '@ant-trail/core/register';
@@ -16,6 +17,8 @@ export class AssetRow {
   @Column('text') condition!: Condition;
   @Column('jsonb') facts!: Facts;
   @Column('jsonb') purposes!: string[];
+  /** Where it lies on the map, as GeoJSON; null where it lies at its place. */
+  @Column('jsonb', { nullable: true }) shape!: Shape | null;
   /** The sheet in which somebody found it on site; null when the office entered it. */
   @Column('uuid', { name: 'found_in', nullable: true }) foundIn!: string | null;
 }

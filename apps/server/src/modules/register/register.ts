@@ -12,8 +12,8 @@ import { noteEvents, type Happened } from './events.ts';
 import { mustFitKind } from './kinds.ts';
 
 export const assetOf = (row: AssetRow): Asset => {
-  const { id, site, kind, name, retired, area, within, condition, facts, purposes } = row;
-  return { id, site, kind, name, retired, area, within, condition, facts, purposes };
+  const { id, site, kind, name, retired, area, within, condition, facts, purposes, shape } = row;
+  return { id, site, kind, name, retired, area, within, condition, facts, purposes, shape };
 };
 
 export async function assetsOf(db: EntityManager, sites: readonly string[]): Promise<Asset[]> {

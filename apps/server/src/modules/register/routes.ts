@@ -10,6 +10,7 @@ import {
   AssetMove,
   AssetsAnswer,
   AssetsQuery,
+  ShapesAnswer,
 } from '@ant-trail/contract/register';
 import { z } from 'zod';
 import { route } from '../../http/route.ts';
@@ -17,10 +18,19 @@ import { addKind, assetKinds, changeKind } from './kinds.ts';
 import { listAssets } from './list-assets.ts';
 import { moveAsset } from './move-asset.ts';
 import { addAsset, assetsAt, changeAsset } from './register.ts';
+import { shapesOnMap } from './shapes.ts';
 
 const one = z.object({ id: Id });
 
 export const registerRoutes = [
+  route({
+    method: 'get',
+    path: '/api/shapes',
+    allowed: 'read',
+    summary: 'Things that lie on the map by themselves (GeoJSON shapes, RFC 7946)',
+    answer: ShapesAnswer,
+    handle: async ({ db }) => ({ shapes: await shapesOnMap(db) }),
+  }),
   route({
     method: 'get',
     path: '/api/assets',

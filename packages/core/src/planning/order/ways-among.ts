@@ -1,5 +1,5 @@
 import type { Place } from '../../geo/index.ts';
-import { WayNetwork } from '../../maps/index.ts';
+import { WayNetwork } from '../../maps/ways/index.ts';
 import { estimateWay } from '../travel.ts';
 
 /**

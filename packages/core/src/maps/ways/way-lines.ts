@@ -1,4 +1,4 @@
-import type { MapLook } from './looks.ts';
+import type { MapLook } from '../looks.ts';
 import { WAY_KINDS, type Timetable, type WayKind, type WayLine } from './network.ts';
 
 type Position = readonly number[];

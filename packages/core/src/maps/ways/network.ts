@@ -1,5 +1,5 @@
 import FlatQueue from 'flatqueue';
-import { distanceMetres, type Place } from '../geo/index.ts';
+import { distanceMetres, type Place } from '../../geo/index.ts';
 
 /** When a cableway goes: minutes of the day, and minutes between. It goes from both ends. */
 export interface Timetable {
