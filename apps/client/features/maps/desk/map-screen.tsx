@@ -130,9 +130,11 @@ export function MapScreen() {
                   Enter it in the register
                 </Button>
               ) : null}
-              <OutsideLink href={`geo:${chosen.spot.lat},${chosen.spot.lon}`}>
-                In another map
-              </OutsideLink>
+              <Column flexShrink={0}>
+                <OutsideLink href={`geo:${chosen.spot.lat},${chosen.spot.lon}`}>
+                  In another map
+                </OutsideLink>
+              </Column>
               <Button dense plain onPress={() => choose(undefined)}>
                 Back to the list
               </Button>
