@@ -88,14 +88,14 @@ await run(async () => {
 
   const manager = await open('edda', DESK);
   await shot(manager, 'desk-day');
-  await manager.getByRole('button', { name: 'New job' }).click();
-  await find(manager, 'Place', 'Gannet Head, upper cableway station');
-  await find(manager, 'Sheet', 'Drive room round');
-  // Somebody who lacks what it takes: the office says so, and who has it.
-  await find(manager, 'Person', 'Tove Aske');
-  await manager.getByText(/With all it takes/).waitFor();
-  await manager.getByText(/With all it takes/).scrollIntoViewIfNeeded();
-  await shot(manager, 'desk-new-job');
+  // Of the day after, whose hours are all still to come.
+  await manager.getByRole('button', { name: 'After ›' }).click();
+  await manager.getByRole('button', { name: 'Look for a better order' }).click();
+  await manager.getByText('less on the way').waitFor();
+  await manager.waitForTimeout(6000);
+  const enough = manager.getByRole('button', { name: 'That will do' });
+  if (await enough.isVisible()) await enough.click();
+  await shot(manager, 'desk-order');
   for (const place of ['review', 'actions', 'records', 'map?what=today']) {
     await manager.goto(`${base}/${place}`);
     await manager.waitForTimeout(2500);
@@ -129,6 +129,11 @@ await run(async () => {
 
   const phone = await open('imke', PHONE);
   await shot(phone, 'field-trail');
+  await phone.getByRole('button', { name: 'Way', exact: true }).click();
+  await phone.getByRole('list', { name: 'The pieces of the way' }).waitFor();
+  await phone.waitForTimeout(1500);
+  await shot(phone, 'field-way');
+  await phone.getByRole('button', { name: '‹ Back' }).click();
   await phone.getByRole('button', { name: 'More' }).click();
   await shot(phone, 'field-visit');
   await phone.getByRole('button', { name: '‹ Trail' }).click();
@@ -197,14 +202,6 @@ await run(async () => {
   await tester.mouse.up();
   await tester.getByRole('textbox', { name: 'Comment' }).fill('Soft where the arrow points');
   await shot(tester, 'field-photo');
-  const finder = await open('rook', PHONE);
-  await finder.getByRole('link', { name: 'Find' }).click();
-  await finder.getByRole('textbox').fill('pump');
-  await finder
-    .getByRole('button', { name: /^Pump 1/ })
-    .first()
-    .waitFor();
-  await shot(finder, 'field-find');
 
   await browser.close();
   await stopServer(server);

@@ -470,6 +470,7 @@ const TRIES: Record<string, () => Try[]> = {
     { at: `/api/catalogues/${catalogue}/rows.csv` },
     { at: `/api/catalogues/${catalogue}/rows.xlsx` },
   ],
+  'get /api/sites/:id/contacts.vcf': () => [{ at: `/api/sites/${b.site}/contacts.vcf` }],
   'get /api/shapes': () => [{ at: '/api/shapes', gives: 200 }],
   'get /api/sites/:site/lists/:list': () =>
     ['our_things', 'our_contacts', 'our_clients', 'our_owners'].map((list) => ({

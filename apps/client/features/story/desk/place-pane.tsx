@@ -3,7 +3,7 @@ import type { Site } from '@ant-trail/contract/sites';
 import { CONDITION_RULES } from '@ant-trail/core/register';
 import { useRouter } from 'expo-router';
 import { Column, Row, Scroll } from '@/design/box.tsx';
-import { Button, CallLink } from '@/design/button.tsx';
+import { Button, CallLink, OutsideLink } from '@/design/button.tsx';
 import { Dots } from '@/design/dots.tsx';
 import { Mark } from '@/design/mark.tsx';
 import { Body, Heading, Title } from '@/design/text.tsx';
@@ -58,6 +58,11 @@ export function PlacePane({ site, things }: { site: Site; things: readonly Asset
                 ) : null}
               </Row>
             ))}
+            <Row>
+              <OutsideLink href={`/api/sites/${site.id}/contacts.vcf`}>
+                Take along as contact cards
+              </OutsideLink>
+            </Row>
           </Column>
         ) : null}
         {worrying.length > 0 ? (

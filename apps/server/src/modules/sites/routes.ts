@@ -12,12 +12,13 @@ import {
 } from '@ant-trail/contract/sites';
 import type { EntityManager } from 'typeorm';
 import { z } from 'zod';
-import { route } from '../../http/route.ts';
+import { FileAnswer, route } from '../../http/route.ts';
 import type { Session } from '../../http/session.ts';
 import { notFound } from '../../refusals/refusal.ts';
 import { ownAs, ownGiven } from '../fields/own-fields.ts';
 import { mustBeBranch, tellOfMove } from './branch-of-site.ts';
 import { noteClients } from './clients.ts';
+import { contactCards } from './contact-cards.ts';
 import { SiteRow } from './entities.ts';
 import { listSites } from './list-sites.ts';
 import { notesAt, withdrawNote, writeNote } from './notes.ts';
@@ -55,6 +56,21 @@ export const siteRoutes = [
     params: z.object({ id: Id }),
     answer: Site,
     handle: async ({ db, params }) => siteOf(await findSite(db, params.id)),
+  }),
+  route({
+    method: 'get',
+    path: '/api/sites/:id/contacts.vcf',
+    allowed: 'read',
+    summary: 'The people of a site as contact cards (vCard 4.0, RFC 6350)',
+    params: z.object({ id: Id }),
+    handle: async ({ db, params }) => {
+      const site = await findSite(db, params.id);
+      return new FileAnswer(
+        'text/vcard; charset=utf-8',
+        Buffer.from(contactCards(site)),
+        `${site.name}.vcf`,
+      );
+    },
   }),
   route({
     method: 'post',
