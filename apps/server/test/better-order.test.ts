@@ -117,6 +117,32 @@ test('nothing of an order is taken where one visit of it changed meanwhile', asy
   expect((await plansOf()).find(({ visit }) => visit.id === one.id)?.visit.start).toBe(480);
 });
 
+test('two who take at once, and one who plans a visit meanwhile: each is whole, and none is lost in a circle', async () => {
+  const imke = await somebody('imke');
+  const visits = [];
+  for (let i = 0; i < 6; i++) visits.push(await job(i % 5, 480 + i * 60, imke.id));
+  const plansBy = (shift: number) =>
+    visits.map(({ id, start }) => ({
+      ...{ visit: id, person: imke.id, start: start + shift },
+      was: { person: imke.id, start },
+    }));
+  const take = (plans: object[]) => manager.call('POST', '/api/plans', { day: DAY, plans });
+  const answers = await Promise.all([
+    take(plansBy(5)),
+    take(plansBy(10).reverse()),
+    manager.call('PUT', `/api/visits/${visits[3]?.id}/plan`, {
+      ...{ person: imke.id, day: DAY, start: 700, minutes: 60 },
+    }),
+  ]);
+  for (const { status } of answers) expect([200, 409]).toContain(status);
+  expect(answers.map(({ status }) => status)).toContain(200);
+  const shifts = (await plansOf())
+    .filter(({ visit }) => visit.id !== visits[3]?.id)
+    .map(({ visit }) => visit.start - (visits.find(({ id }) => id === visit.id)?.start ?? 0));
+  // Whichever counted, it counted for all of them.
+  expect(new Set(shifts).size).toBe(1);
+});
+
 test('work of nobody goes to who is near, suits and has room; what can’t be placed says why', async () => {
   const near = await somebody('near', { startsAt: sites[3]?.id });
   const far = await somebody('far', { startsAt: sites[0]?.id });

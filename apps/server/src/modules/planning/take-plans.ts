@@ -11,18 +11,17 @@ export async function takePlans(
   session: Session,
   { day, plans }: PlansTaken,
 ): Promise<VisitCard[]> {
+  // All jobs at once and in one order: whoever else plans one of them waits, and nobody in a circle.
+  await db.query(
+    `SELECT 1 FROM job WHERE id IN (SELECT job_id FROM visit WHERE id = ANY ($1)) ORDER BY id FOR UPDATE`,
+    [plans.map(({ visit }) => visit)],
+  );
   const cards: VisitCard[] = [];
-  // In one order, so that two who do so at once wait for each other and not in a circle.
-  const inOrder = [...plans].sort((a, b) => (a.visit < b.visit ? -1 : 1));
   const seen = new Set<string>();
-  for (const { visit: id, was, person, start } of inOrder) {
+  for (const { visit: id, was, person, start } of plans) {
     if (seen.has(id)) throw new Refusal(422, 'stands-twice', 'A visit stands here twice.');
     seen.add(id);
-    const visit = await db.findOne(VisitRow, {
-      where: { id },
-      relations: { events: true },
-      lock: { mode: 'pessimistic_write', tables: ['visit'] },
-    });
+    const visit = await db.findOne(VisitRow, { where: { id }, relations: { events: true } });
     if (!visit) throw notFound('This visit');
     const isAsItWas = visit.day === day && visit.person === was.person && visit.start === was.start;
     if (!isAsItWas)

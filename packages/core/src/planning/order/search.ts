@@ -1,5 +1,5 @@
 import { chanceOf } from './chance.ts';
-import { layOut, type Ground } from './ground.ts';
+import { layOut, neighboursOf, type Ground, type Neighbours } from './ground.ts';
 import type { Order, OrderProblem, Sequence } from './problem.ts';
 import { NONE, Trails } from './trails.ts';
 
@@ -34,6 +34,7 @@ export interface SearchOptions {
  */
 export class OrderSearch {
   readonly #ground: Ground;
+  readonly #neighbours: Neighbours;
   readonly #chance: () => number;
   readonly #skips: () => boolean;
   readonly #now: Trails;
@@ -48,6 +49,7 @@ export class OrderSearch {
   constructor(problem: OrderProblem, { from, seed = 1 }: SearchOptions = {}) {
     const ground = layOut(problem);
     this.#ground = ground;
+    this.#neighbours = neighboursOf(problem, ground);
     this.#chance = chanceOf(seed);
     this.#skips = () => this.#chance() < BLINK;
     this.#touched = new Uint8Array(ground.walkers);
@@ -55,7 +57,7 @@ export class OrderSearch {
     this.#loose = this.#begin(from);
     this.#insertAll(() => false);
     this.#cost = this.#now.cost();
-    this.#way = usualWay(ground);
+    this.#way = usualWay(ground, this.#neighbours);
     this.#kept = new Trails(ground);
     this.#best = new Trails(ground);
     this.#kept.copy(this.#now);
@@ -153,7 +155,7 @@ export class OrderSearch {
     const count = Math.floor(this.#chance() * strings + 1);
     const seed = Math.floor(this.#chance() * ground.stops);
     let done = 0;
-    for (const stop of ground.near[seed] as Int32Array) {
+    for (const stop of this.#neighbours.near[seed] as Int32Array) {
       if (done >= count) break;
       const walker = trails.walkerOf[stop] as number;
       if (walker === NONE || touched[walker] === 1 || ground.pinned[stop] === 1) continue;
@@ -198,6 +200,7 @@ export class OrderSearch {
 
   #insertAll(skips: () => boolean): void {
     const ground = this.#ground;
+    const { alike } = this.#neighbours;
     const trails = this.#now;
     this.#sortLoose();
     for (const stop of this.#loose) {
@@ -208,8 +211,8 @@ export class OrderSearch {
       for (let w = 0; w < ground.walkers; w++) {
         if (trails.length[w] === 0) {
           // Of those alike one empty day stands for all.
-          if (ground.alike[w] === emptySeen) continue;
-          emptySeen = ground.alike[w] as number;
+          if (alike[w] === emptySeen) continue;
+          emptySeen = alike[w] as number;
         }
         const cost = trails.bestPlace(stop, w, skips);
         if (cost < least) {
@@ -259,7 +262,7 @@ function shuffle(list: number[], chance: () => number): void {
 }
 
 /** How far it is from a stop to those nearest to it, on average. */
-function usualWay({ near, travel, places, place }: Ground): number {
+function usualWay({ travel, places, place }: Ground, { near }: Neighbours): number {
   let sum = 0;
   let count = 0;
   near.forEach((others, stop) => {
