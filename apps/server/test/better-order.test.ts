@@ -119,7 +119,7 @@ test('nothing of an order is taken where one visit of it changed meanwhile', asy
 
 test('two who take at once, and one who plans a visit meanwhile: each is whole, and none is lost in a circle', async () => {
   const imke = await somebody('imke');
-  const visits = [];
+  const visits: Awaited<ReturnType<typeof job>>[] = [];
   for (let i = 0; i < 6; i++) visits.push(await job(i % 5, 480 + i * 60, imke.id));
   const plansBy = (shift: number) =>
     visits.map(({ id, start }) => ({
