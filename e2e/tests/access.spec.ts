@@ -206,6 +206,8 @@ test('axe finds nothing in the field', async ({ browser }) => {
   const [knot] = await office.query<{ id: string }>(`SELECT id FROM site WHERE name = 'Knot hut'`);
   await page.goto(`${office.url}/way/${knot?.id}`);
   await expect(page.getByRole('heading', { level: 1, name: 'Knot hut' })).toBeVisible();
+  await context.grantPermissions(['geolocation']);
+  await context.setGeolocation({ latitude: 38.6204, longitude: -41.3018, accuracy: 12 });
   await page.getByRole('button', { name: 'From where I am' }).click();
   await expect(page.getByRole('list', { name: 'The pieces of the way' })).toBeVisible();
   await check('map with a way');
