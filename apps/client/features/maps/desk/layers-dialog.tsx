@@ -50,7 +50,8 @@ export function LayersDialog({ layers, onChanged, onClose }: LayersDialogProps) 
     else setLoaded({ name: file.name.replace(/\.[^.]*$/, ''), content: read.content });
   };
   return (
-    <Dialog title="Layers of the map" onClose={onClose} width={520}>
+    // Once a layer is added, nothing that was written is left to be kept.
+    <Dialog title="Layers of the map" onClose={onClose} width={520} easy={loaded === null}>
       <Column gap="$3">
         <Body small quiet>
           Every phone has the whole map, with no network too. Layers come from GeoJSON files.
