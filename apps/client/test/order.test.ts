@@ -5,12 +5,18 @@ import {
   changedIn,
   handsChanged,
   plansFor,
+  promisesMissed,
   sayDayChange,
 } from '@/features/planning/desk/in-order.ts';
 import { sayLegs } from '@/features/maps/field/way-words.ts';
 
-const card = (id: string, person: string | null, start: number): VisitCard =>
-  ({ siteName: id.toUpperCase(), visit: { id, person, start, minutes: 30 }, job: {} }) as never;
+const card = (
+  id: string,
+  person: string | null,
+  start: number,
+  job: object = { windowFrom: null, windowTo: null },
+): VisitCard =>
+  ({ siteName: id.toUpperCase(), visit: { id, person, start, minutes: 30 }, job }) as never;
 const cards = [
   card('a', 'imke', 480),
   card('b', 'imke', 540),
@@ -70,6 +76,19 @@ test('a part of an order makes plans of what is other in it, and of nothing else
   expect(plansFor(order, [first], shown)).toEqual([]);
   expect([...changedIn([first])]).toEqual(['c', 'd']);
   expect(handsChanged([first])).toBe(2);
+});
+
+test('promised times that an order does not keep are counted, early, late and left out', () => {
+  const at = (windowFrom: number | null, windowTo: number | null) => ({ windowFrom, windowTo });
+  expect(promisesMissed(order, cards)).toBe(0);
+  const promised = [
+    card('b', 'imke', 540, at(480, 500)),
+    card('c', 'jory', 600, at(540, null)),
+    card('d', null, 600, at(null, 580)),
+    card('e', 'marn', 700, at(700, 720)),
+  ];
+  const left = { ...order, leftOut: [{ visit: 'e', why: { code: 'suits nobody' as const } }] };
+  expect([promisesMissed(order, promised), promisesMissed(left, promised)]).toEqual([2, 3]);
 });
 
 test('what becomes other is said by the names of places and people', () => {

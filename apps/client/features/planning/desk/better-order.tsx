@@ -14,7 +14,7 @@ import { Notice } from '@/design/notice.tsx';
 import { Body, Figure, Heading } from '@/design/text.tsx';
 import { Tick } from '@/design/tick.tsx';
 import { ask, wordsFor } from '@/device/api.ts';
-import { handsChanged, plansFor, sayDayChange, type Naming } from './in-order.ts';
+import { handsChanged, plansFor, promisesMissed, sayDayChange, type Naming } from './in-order.ts';
 
 type Change = OrderAnswer['changes'][number];
 
@@ -56,7 +56,7 @@ export function BetterOrder(props: BetterOrderProps) {
   return (
     <Column gap="$3" render="section" aria-label="The better order">
       <Heading>The better order</Heading>
-      {order ? <Gain order={order} open={open} /> : null}
+      {order ? <Gain order={order} open={open} cards={props.cards} /> : null}
       <Row gap="$2" role="status" justifyContent="space-between">
         {looking ? (
           <>
@@ -117,7 +117,13 @@ export function BetterOrder(props: BetterOrderProps) {
   );
 }
 
-function Gain({ order, open }: { readonly order: OrderAnswer; readonly open: readonly Change[] }) {
+interface GainProps {
+  readonly order: OrderAnswer;
+  readonly open: readonly Change[];
+  readonly cards: readonly VisitCard[];
+}
+
+function Gain({ order, open, cards }: GainProps) {
   const { before, after } = order;
   const less = before.minutes - after.minutes;
   const metres = before.metres - after.metres;
@@ -139,7 +145,7 @@ function Gain({ order, open }: { readonly order: OrderAnswer; readonly open: rea
       </Row>
       <Body tiny quiet>
         {[
-          less < 0 ? 'more is done of what was promised or has nobody' : 'promised times kept',
+          sayPromises(promisesMissed(order, cards)),
           hands > 0 ? `${hands} ${hands === 1 ? 'stop changes' : 'stops change'} hands` : '',
         ]
           .filter(Boolean)
@@ -190,6 +196,11 @@ function ChangeLines({ change, order, naming, disabled, onTake, onKeep }: Change
     </Column>
   );
 }
+
+const sayPromises = (missed: number): string =>
+  missed === 0
+    ? 'promised times kept'
+    : `${missed} promised ${missed === 1 ? 'time' : 'times'} can’t be kept`;
 
 const together = new Intl.ListFormat('en-GB', { type: 'conjunction' });
 const sayNames = (names: readonly string[]): string =>

@@ -51,6 +51,20 @@ export const handsChanged = (changes: readonly Change[]): number =>
     0,
   );
 
+/** How many of the promised times an order does not keep; what is left out keeps none. */
+export function promisesMissed(order: OrderAnswer, cards: readonly VisitCard[]): number {
+  const starts = new Map(
+    order.trails.flatMap(({ stops }) => stops.map(({ visit, start }) => [visit, start] as const)),
+  );
+  const left = new Set(order.leftOut.map(({ visit }) => visit));
+  return cards.filter(({ visit, job: { windowFrom, windowTo } }) => {
+    const start = starts.get(visit.id);
+    if (start === undefined)
+      return left.has(visit.id) && (windowFrom !== null || windowTo !== null);
+    return start < (windowFrom ?? start) || start > (windowTo ?? start);
+  }).length;
+}
+
 /** The names a change is said with. */
 export interface Naming {
   readonly place: (visit: string) => string;

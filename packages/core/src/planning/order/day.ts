@@ -120,10 +120,14 @@ export function layDay({ people: all, visits: own, now, evenly }: DayOfWork, way
       const hour = Math.max(start, Math.ceil(Math.max(start, ...all)));
       return [{ from: hour, to: hour }];
     }
-    // A promise that nobody can keep any more is kept as soon as there is time, not dropped.
+    // A promise that nobody it suits can keep any more is kept as soon as there is time, not dropped.
     const isLost =
       person !== null &&
-      free.every((walker) => soonest(visit, walker) > (promised?.to ?? Infinity));
+      free.every((walker, w) => {
+        const who = people[w];
+        const suits = who !== undefined && against(visit, who, own) < Infinity;
+        return !suits || soonest(visit, walker) > (promised?.to ?? Infinity);
+      });
     return promised && !isLost ? [promised] : [];
   });
   const stops = visits.map((visit, i): OrderStop => ({

@@ -74,10 +74,6 @@ export class OrderSearch {
     return this.#bestCost;
   }
 
-  get bestSequence(): number[][] {
-    return this.#best.sequence();
-  }
-
   /** Goes on for so many tries. The heat is 1 at the beginning of a search and 0 at its end. */
   go(tries: number, heat: number): void {
     if (this.#ground.stops === 0 || this.#ground.walkers === 0) return;
