@@ -85,6 +85,7 @@ describe('a catalogue of thousands of rows', () => {
           area: false,
           condition: 'sound',
           purposes: [],
+          alsoIn: [],
           shape: null,
           retired: false,
         };
@@ -262,7 +263,7 @@ describe('what is known already', () => {
   test('to the register gets its rows, in the order of the house', async () => {
     const asset = (id: string, name: string) => ({
       ...{ id, site: SITE, kind: 'alarm', name, area: false, within: null },
-      ...{ condition: 'unknown' as const, facts: {}, purposes: [], shape: null },
+      ...{ condition: 'unknown' as const, facts: {}, purposes: [], alsoIn: [], shape: null },
     });
     const { at, settled } = await showSheet(sheet(alarms), {
       kept: (store) =>

@@ -66,7 +66,7 @@ test('what is about place, thing, kind and sheets of the work here comes by itse
   const thing = { name: 'Pump 1', kind: 'Pump ', area: false, within: null, condition: 'sound' };
   await store.assets.put({
     ...thing,
-    ...{ id: THING, site: SITE, facts: {}, purposes: [], retired: false },
+    ...{ id: THING, site: SITE, facts: {}, purposes: [], alsoIn: [], retired: false },
   } as never);
   await store.assetKinds.put({ id: KIND, name: 'pump', fields: [] });
   await keep('a', [{ to: 'site', ref: SITE }]);

@@ -23,8 +23,9 @@ const told = (
 const STORY: Story = {
   asset: {
     ...{ id: `${ID}f`, site: `${ID}e`, kind: 'pump', name: 'Pump 2', retired: false, area: false },
-    ...{ within: null, condition: 'watch', facts: {}, purposes: [], shape: null },
+    ...{ within: null, condition: 'watch', facts: {}, purposes: [], alsoIn: [], shape: null },
   },
+  openings: [],
   ...{ siteName: 'Upper cistern', number: null, older: false },
   sheets: [
     told(3, '2031-03-09', 8, {
@@ -69,4 +70,11 @@ test('readings of one question are one chart, oldest first, with what was out ma
   ]);
   // A single reading is no line.
   expect(seriesOf({ ...STORY, sheets: STORY.sheets.slice(0, 1) })).toEqual([]);
+});
+
+test('who read what is only for whoever is there is part of the story', () => {
+  const opening = { by: `${ID}9`, at: '2031-03-11T08:00:00Z', reason: 'The sheet is gone' };
+  const [line] = linesOf({ ...STORY, openings: [{ ...opening, id: `${ID}7`, how: 'reason' }] });
+  expect(line).toMatchObject({ mark: 'needs eyes', more: ['“The sheet is gone”'] });
+  expect(line?.words).toContain('opened it without proof');
 });

@@ -21,6 +21,7 @@ import { Feedback1764450000000 } from './database/migrations/26-feedback.ts';
 import { ArrivalWithdrawn1764453600000 } from './database/migrations/27-arrival-withdrawn.ts';
 import { FinishedSheets1764457200000 } from './database/migrations/28-finished-sheets.ts';
 import { Shapes1764464400000 } from './database/migrations/29-shapes.ts';
+import { AlsoIn1764550800000 } from './database/migrations/30-also-in.ts';
 import { Register1764057600000 } from './database/migrations/3-register.ts';
 import { FeedByTransaction1764090000000 } from './database/migrations/4-feed-by-transaction.ts';
 import { SignIn1764093600000 } from './database/migrations/5-sign-in.ts';
@@ -144,6 +145,7 @@ export function ownerData(url: string): DataSource {
       ArrivalWithdrawn1764453600000,
       FinishedSheets1764457200000,
       Shapes1764464400000,
+      AlsoIn1764550800000,
     ],
     migrationsTableName: 'migration',
     logging: false,

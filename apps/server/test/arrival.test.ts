@@ -5,6 +5,7 @@ import type { ArrivalState, RecentOpenings } from '@ant-trail/contract/arrival';
 import type { JobCard } from '@ant-trail/contract/planning';
 import { timeOrderedId } from '@ant-trail/core/log';
 import { deriveKey, readBytes, readPlaceCode, unseal } from '@ant-trail/core/sealed';
+import { numberOfId, sayTagNumber, tagNumber } from '@ant-trail/core/tags';
 import type { z } from 'zod';
 import { codesOn } from './support/codes-on-paper.ts';
 import { openOffice, type Caller, type Office, type Organisation } from './support/office.ts';
@@ -143,9 +144,12 @@ test('without the code the office opens it: at the place by itself, elsewhere ag
   const { lat, lon } = place as { lat: number; lon: number };
   const here = { fix: { lat, lon, accuracy: 20 } };
   expect((await ask(visit, here)).body).toEqual({ words: WORDS });
-  expect((await ask(visit, { reason: '0000 0000' })).status).toBe(200);
+  expect((await ask(visit, { reason: '0000 0000' })).status).toBe(422);
+  const number = sayTagNumber(numberOfId(readPlaceCode(await printedCode())?.id ?? ''));
+  expect((await ask(visit, { reason: tagNumber(1) })).status).toBe(422);
+  expect((await ask(visit, { reason: number })).body).toEqual({ words: WORDS });
   const { openings } = await state();
-  expect(openings.slice(0, 3).map(({ how }) => how)).toEqual(['reason', 'position', 'reason']);
+  expect(openings.slice(0, 3).map(({ how }) => how)).toEqual(['number', 'position', 'reason']);
   const recent = (await reviewer.call('GET', '/api/openings')).body as z.infer<
     typeof RecentOpenings
   >;

@@ -88,7 +88,7 @@ test('what was found on site joins the register once, and its facts wait for the
   expect(await assets()).toEqual([
     {
       ...{ id: thing, site: org.site, kind: 'alarm', name: 'Alarm by the stove', retired: false },
-      ...{ area: false, within: null, condition: 'unknown', facts: {}, purposes: [] },
+      ...{ area: false, within: null, condition: 'unknown', facts: {}, purposes: [], alsoIn: [] },
       shape: null,
     },
   ]);
@@ -307,4 +307,30 @@ describe('where a thing lies by itself', () => {
   ])('%s is refused in words', async (_what, shape) => {
     expect((await enter(shape)).status).toBe(400);
   });
+});
+
+test('a thing belongs to areas besides the one it stands in: of its place, and only there', async () => {
+  const enter = async (name: string, more: object = {}): Promise<string> => {
+    const { body } = await manager.call('POST', `/api/sites/${org.site}/assets`, {
+      ...{ name, kind: 'detector', ...more },
+    });
+    return (body as { id: string }).id;
+  };
+  const zone = await enter('Zone 4', { area: true, purposes: ['fire'] });
+  const thing = await enter('Detector 41', { alsoIn: [zone] });
+  const put = (id: string, alsoIn: readonly string[]) =>
+    manager.call('PUT', `/api/assets/${id}`, { alsoIn });
+  expect((await assets()).find(({ id }) => id === thing)?.alsoIn).toEqual([zone]);
+  expect((await put(thing, [thing])).status).toBe(422);
+  expect((await put(zone, [zone])).status).toBe(422);
+  expect((await put(thing, [randomUUID()])).status).toBe(422);
+  expect((await put(thing, [zone, zone])).status).toBe(200);
+  const elsewhere = await manager.call('POST', '/api/sites', {
+    ...{ name: 'Elsewhere', client: '', address: '', lat: 0, lon: 0, access: '' },
+    ...{ hazards: [], contacts: [] },
+  });
+  const site = (elsewhere.body as { id: string }).id;
+  const moved = await manager.call('POST', `/api/assets/${thing}/move`, { site, within: null });
+  expect(moved.body).toMatchObject({ site, alsoIn: [] });
+  expect((await put(thing, [zone])).status).toBe(422);
 });

@@ -4,8 +4,11 @@ import {
   CONDITIONS,
   heldBy,
   problemWithPlacing,
+  purposesOf,
+  seenFor,
   treeOf,
   wayTo,
+  type Belonging,
   type Standing,
 } from '../src/register/index.ts';
 
@@ -105,4 +108,73 @@ describe('placing', () => {
 
 test('whatever is poor or failed needs eyes, and nothing else does', () => {
   expect(CONDITIONS.filter((each) => CONDITION_RULES[each].needsEyes)).toEqual(['poor', 'failed']);
+});
+
+describe('seen for one purpose', () => {
+  const of = (
+    id: string,
+    within: string | null,
+    { serves, alsoIn = [] }: { serves?: string[]; alsoIn?: string[] } = {},
+  ): Belonging => ({
+    ...thing(id, within, serves !== undefined),
+    ...{ purposes: serves ?? [], alsoIn },
+  });
+  const HOUSE = [
+    of('Floor', null, { serves: ['cleaning'] }),
+    of('Kitchen', 'Floor', { serves: ['Heating '], alsoIn: ['Zone 2'] }),
+    of('Hall', 'Floor', { serves: [] }),
+    of('Zone 1', null, { serves: ['fire'] }),
+    of('Zone 2', null, { serves: ['fire'] }),
+    of('Detector 1', 'Kitchen'),
+    of('Detector 2', 'Hall', { alsoIn: ['Zone 1'] }),
+    of('Base of 2', 'Detector 2'),
+    of('Radiator', 'Kitchen'),
+    of('Gate', null),
+  ];
+  const shown = (purpose: string): string[] =>
+    treeOf(seenFor(HOUSE, purpose)).map(({ thing: { name }, depth }) => `${depth} ${name}`);
+
+  test('a thing stands in its own area for it, else in that of the room it stands in', () => {
+    expect(shown('fire')).toEqual([
+      ...['0 Zone 1', '1 Detector 2', '2 Base of 2'],
+      ...['0 Zone 2', '1 Detector 1', '1 Radiator', '0 Gate'],
+    ]);
+    expect(shown('heating')).toEqual([
+      ...['0 Kitchen', '1 Detector 1', '1 Radiator'],
+      ...['0 Detector 2', '1 Base of 2', '0 Gate'],
+    ]);
+    expect(shown('cleaning')[0]).toBe('0 Floor');
+    expect(shown('cleaning')).toContain('1 Radiator');
+  });
+
+  test('each purpose is named once', () => {
+    expect(purposesOf(HOUSE)).toEqual(['cleaning', 'fire', 'Heating']);
+  });
+
+  test('every thing is there once, and only areas that serve it, however all is entangled', () => {
+    const ids = fc.constantFrom(...'abcdefghz');
+    const any = fc.uniqueArray(fc.constantFrom(...'abcdefgh'), { minLength: 1 }).chain((names) =>
+      fc.tuple(
+        ...names.map((id) =>
+          fc
+            .tuple(fc.option(ids), fc.boolean(), fc.boolean(), fc.array(ids, { maxLength: 3 }))
+            .map(([within, area, fire, alsoIn]) => ({
+              ...thing(id, within, area),
+              ...{ purposes: fire ? ['fire'] : [], alsoIn },
+            })),
+        ),
+      ),
+    );
+    fc.assert(
+      fc.property(any, (things) => {
+        const lines = treeOf(seenFor(things, 'fire'));
+        expect(lines.map((line) => line.thing.id).sort()).toEqual(
+          things
+            .filter(({ area, purposes }) => !area || purposes.length > 0)
+            .map(({ id }) => id)
+            .sort(),
+        );
+      }),
+    );
+  });
 });

@@ -60,6 +60,8 @@ async function takeIn(store: LocalStore, page: PullAnswer, readable: Readable): 
   await store.transaction('rw', store.tables, async () => {
     await takeRecords(store, page.changes, readable);
     if (page.visits) await dropOtherVisits(store, page.visits);
+    if (page.branch !== undefined && tellsOfOtherBranch(page.changes, page.branch))
+      await store.notes.put({ key: MOVED, value: 'yes' });
     if (page.branch !== undefined && !page.more && (await store.note(MOVED)) !== undefined)
       await leaveOtherBranches(store, page.branch);
     await store.notes.bulkPut([
@@ -71,6 +73,13 @@ async function takeIn(store: LocalStore, page: PullAnswer, readable: Readable): 
     ]);
   });
 }
+
+/** Whether a place is among these that is of another branch: it went over to that, or work leads there. */
+const tellsOfOtherBranch = (changes: readonly RecordChange[], branch: string): boolean =>
+  changes.some(({ kind, body }) => {
+    const site = kind === 'site' ? RECORDS.site.safeParse(body) : null;
+    return site?.success === true && (site.data.branch ?? branch) !== branch;
+  });
 
 /** Keeps each record in its place; one that can't be read is kept aside, and harms no other. */
 async function takeRecords(

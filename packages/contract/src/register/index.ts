@@ -3,6 +3,9 @@ import { z } from 'zod';
 import { Id, Instant, ListQuery, listOf, Name, Shape } from '../common/index.ts';
 import { FactsContent, FieldList } from '../fields/index.ts';
 
+/** So many areas a thing can belong to besides the one it stands in. */
+const MOST_ALSO_IN = 20;
+
 export const Condition = z.enum(CONDITIONS);
 
 /** A thing in the register of a site, or a part of the site. Offices of before knew things in a row. */
@@ -17,6 +20,8 @@ export const Asset = z.object({
   condition: Condition.default('unknown'),
   facts: FactsContent.default({}),
   purposes: z.array(Name).max(20).default([]),
+  /** Areas it belongs to besides the one it stands in. Offices of before knew no such thing. */
+  alsoIn: z.array(Id).max(MOST_ALSO_IN).default([]),
   /** Where it lies on the map; null where it lies at its place. Offices of before knew no such thing. */
   shape: Shape.nullable().default(null),
 });
@@ -35,6 +40,7 @@ export const AssetDraft = z
     within: Id.nullable().default(null),
     facts: FactsContent.default({}),
     purposes: z.array(Name).max(20).default([]),
+    alsoIn: z.array(Id).max(MOST_ALSO_IN).default([]),
     shape: Shape.nullable().default(null),
   })
   .strict();
@@ -49,6 +55,7 @@ export const AssetChange = z
     condition: Condition.exactOptional(),
     facts: FactsContent.exactOptional(),
     purposes: z.array(Name).max(20).exactOptional(),
+    alsoIn: z.array(Id).max(MOST_ALSO_IN).exactOptional(),
     shape: Shape.nullable().exactOptional(),
     /** Why, where somebody asks later: of a condition, of a move. */
     note: z.string().trim().max(1000).exactOptional(),

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { Action } from '../actions/index.ts';
+import { Opening } from '../arrival/index.ts';
 import { Day, Id, Instant, Severity } from '../common/index.ts';
 import { Asset, AssetEvent } from '../register/index.ts';
 
@@ -45,5 +46,7 @@ export const Story = z.object({
   /** Whether there are older sheets than these. */
   older: z.boolean(),
   actions: z.array(Action),
+  /** Who read what only whoever is at its place should know. Offices of before did not tell here. */
+  openings: z.array(Opening).default([]),
 });
 export type Story = z.infer<typeof Story>;

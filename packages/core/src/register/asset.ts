@@ -20,6 +20,8 @@ export interface Asset {
   readonly facts: Facts;
   /** What an area serves: the same room may be one for lighting and one for heating. */
   readonly purposes: readonly string[];
+  /** Areas it belongs to besides the one it stands in, each for what that serves: a zone, a circuit. */
+  readonly alsoIn: readonly string[];
 }
 
 /** Kinds are compared as people write them, capitals and blanks aside. */

@@ -8,6 +8,7 @@ export {
 } from './condition.ts';
 export { type KindOfThing, listThings } from './listed-things.ts';
 export { assetRows, type RowThing, thingsIn } from './rows-of-assets.ts';
+export { type Belonging, purposesOf, seenFor, servesFor } from './seen-for.ts';
 export {
   heldBy,
   type PlacingProblem,

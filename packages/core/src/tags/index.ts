@@ -1,4 +1,5 @@
 export {
+  numberOfId,
   readTagCode,
   readTagNumber,
   sayTagNumber,

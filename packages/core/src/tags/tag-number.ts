@@ -33,6 +33,14 @@ export function readTagNumber(typed: string): string | null {
   return checkDigit(digits.slice(0, -1)) === digits.at(-1) ? digits : null;
 }
 
+/**
+ * The number that is printed below a code, for whoever can't scan it: made of the last digits of its
+ * id (a UUID), so that nobody has to keep it. Two codes may have the same: it tells apart what is
+ * compared with one of them, and proves little.
+ */
+export const numberOfId = (id: string): string =>
+  tagNumber(Number.parseInt(id.replaceAll('-', '').slice(-12), 16) % 10 ** TAG_DIGITS);
+
 /** A number as it is printed and read aloud: “4072 1863”. */
 export const sayTagNumber = (number: string): string => `${number.slice(0, 4)} ${number.slice(4)}`;
 

@@ -151,12 +151,12 @@ function OfficeDialog({ visit, onClose }: { visit: string; onClose: () => void }
           {looking ? 'Looking where you are …' : 'I am there: by my position'}
         </Button>
         <Input
-          label="Or say why"
+          label="Or say why, or type the number on the sheet"
           value={reason}
           onChange={setReason}
           problem={problem ?? undefined}
         />
-        <Button onPress={() => open(false)}>Open it for this reason</Button>
+        <Button onPress={() => open(false)}>Open it by that</Button>
       </Column>
     </Dialog>
   );

@@ -10,6 +10,8 @@ import { FindAmong } from '@/design/find-among.tsx';
 import { Input } from '@/design/input.tsx';
 import { NamesField } from '@/design/names-field.tsx';
 import { Notice } from '@/design/notice.tsx';
+import { Body } from '@/design/text.tsx';
+import { Tick } from '@/design/tick.tsx';
 import { ask, wordsFor } from '@/device/api.ts';
 import { FactsFields } from '@/features/fields/desk/facts-fields.tsx';
 import { useFacts } from '@/features/fields/desk/use-facts.ts';
@@ -44,6 +46,7 @@ export function ThingDialog(props: ThingDialogProps) {
   const [kind, setKind] = useState(thing?.kind ?? '');
   const [name, setName] = useState(thing?.name ?? props.begin?.name ?? '');
   const [within, setWithin] = useState(props.within);
+  const [alsoIn, setAlsoIn] = useState<readonly string[]>(thing?.alsoIn ?? []);
   const [purposes, setPurposes] = useState<readonly string[]>(thing?.purposes ?? []);
   const written = useFacts(thing?.facts ?? {});
   const [problem, setProblem] = useState<string | null>(null);
@@ -55,13 +58,22 @@ export function ThingDialog(props: ThingDialogProps) {
     ...things.filter((each) => !each.area).map((each) => each.kind),
   ];
   const offered = [...new Map(named.map((each) => [each.trim().toLowerCase(), each])).values()];
+  const stands = thing ? thing.within : within;
+  const zones = things.filter(
+    (each) =>
+      each.area &&
+      each.id !== thing?.id &&
+      each.id !== stands &&
+      each.purposes.length > 0 &&
+      (!each.retired || alsoIn.includes(each.id)),
+  );
   const save = async (): Promise<void> => {
     setAsked(true);
     const fits = written.settle();
     if (!name.trim() || (!area && !kind.trim()) || !fits) return;
     const said = {
       ...{ name, kind: kind.trim() || 'area', facts: area ? {} : written.facts },
-      purposes: area ? purposes : [],
+      ...{ purposes: area ? purposes : [], alsoIn },
     };
     try {
       const saved = thing
@@ -112,6 +124,25 @@ export function ThingDialog(props: ThingDialogProps) {
               .map((each) => ({ value: each.id, label: each.name, about: each.kind }))}
           />
         )}
+        {zones.length > 0 ? (
+          <Column gap="$1" role="group" aria-label="Belongs to as well">
+            <Body small strong>
+              Which areas does it belong to besides the one it stands in?
+            </Body>
+            {zones.map(({ id, name: called, purposes: serves }) => (
+              <Tick
+                key={id}
+                label={`${called}, for ${serves.join(' and ')}`}
+                on={alsoIn.includes(id)}
+                onPress={() =>
+                  setAlsoIn(
+                    alsoIn.includes(id) ? alsoIn.filter((each) => each !== id) : [...alsoIn, id],
+                  )
+                }
+              />
+            ))}
+          </Column>
+        ) : null}
         {area ? (
           <NamesField
             label="What it serves, in a few words between commas"

@@ -22,10 +22,20 @@ async function giveThingsTheirPlace(store: Transaction): Promise<void> {
     });
 }
 
+/** Things were in the one area they stand in, and in no other. */
+async function giveThingsTheirAreas(store: Transaction): Promise<void> {
+  await store
+    .table<Partial<Asset>>('assets')
+    .toCollection()
+    .modify((asset) => {
+      asset.alsoIn ??= [];
+    });
+}
+
 /** What stands at the places of one's branch, and what is known of each kind of thing. */
 export const registerOnPhone = {
   tables: { 2: { assets: 'id, site' }, 6: { assets: 'id, site, within', assetKinds: 'id' } },
-  upgrades: { 6: giveThingsTheirPlace },
+  upgrades: { 6: giveThingsTheirPlace, 9: giveThingsTheirAreas },
   // Things go with their place.
   leaveOtherBranches: async (store) => {
     const kept = new Set<unknown>(await store.sites.toCollection().primaryKeys());

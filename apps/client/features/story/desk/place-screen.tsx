@@ -3,7 +3,7 @@ import { Asset, AssetsAnswer } from '@ant-trail/contract/register';
 import { Site } from '@ant-trail/contract/sites';
 import { Story } from '@ant-trail/contract/story';
 import { may } from '@ant-trail/core/accounts';
-import { wayTo } from '@ant-trail/core/register';
+import { purposesOf, seenFor, servesFor, wayTo } from '@ant-trail/core/register';
 import { View } from '@tamagui/core';
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import { useState } from 'react';
@@ -11,6 +11,7 @@ import { Column, Row, Scroll } from '@/design/box.tsx';
 import { Button } from '@/design/button.tsx';
 import { Hazards } from '@/design/hazards.tsx';
 import { Notice } from '@/design/notice.tsx';
+import { Pick } from '@/design/pick.tsx';
 import { usePageTitle } from '@/design/page-title.ts';
 import { useTwoSides } from '@/design/sides.ts';
 import { Body, Heading } from '@/design/text.tsx';
@@ -41,6 +42,7 @@ export function PlaceScreen() {
   const [open, setOpen] = useState<Open>(null);
   const [problem, setProblem] = useState<string | null>(null);
   const [retired, setRetired] = useState(false);
+  const [purpose, setPurpose] = useState('');
   const place = useOffice(Site, `/api/sites/${id}`, ['site']);
   const site = place.answer;
   const register = useOffice(AssetsAnswer, `/api/sites/${id}/assets`, ['asset']);
@@ -69,6 +71,21 @@ export function PlaceScreen() {
   const choose = (to: string | undefined): void => router.setParams({ thing: to });
   const move = (moved: Asset, within: string | null): Promise<void> =>
     doAndLook(() => ask(Asset, 'POST', `/api/assets/${moved.id}/move`, { site: id, within }));
+  const purposes = purposesOf(all);
+  // Somebody else may have taken the last area for it away meanwhile.
+  const seenBy = purposes.includes(purpose) ? purpose : '';
+  /** Puts a thing into one of the areas for what is looked at, in the place of the one it was in. */
+  const belong = (id: string, to: string | null): Promise<void> => {
+    const serves = (area: string): boolean => {
+      const there = known.get(area);
+      return there !== undefined && servesFor(there, seenBy);
+    };
+    const whole = known.get(id);
+    if (!whole || (to !== null && !serves(to))) return Promise.resolve();
+    const alsoIn = whole.alsoIn.filter((area) => !serves(area));
+    if (to !== null && to !== whole.within) alsoIn.push(to);
+    return doAndLook(() => ask(Asset, 'PUT', `/api/assets/${id}`, { alsoIn }));
+  };
   const said = problem ?? place.problem ?? register.problem ?? (chosen ? story.problem : null);
   const showTree = twoSides || !chosen;
   return (
@@ -122,13 +139,28 @@ export function PlaceScreen() {
                   Nothing is in the register yet. What technicians find on site comes in by itself.
                 </Body>
               ) : null}
+              {purposes.length > 0 ? (
+                <Pick
+                  label="Areas"
+                  value={seenBy}
+                  onChange={setPurpose}
+                  options={[
+                    { value: '', label: 'all, as things stand' },
+                    ...purposes.map((each) => ({ value: each, label: `for ${each}` })),
+                  ]}
+                />
+              ) : null}
               <ThingTree
+                key={seenBy}
                 label={`What stands at ${site?.name ?? 'the place'}`}
-                things={things}
+                things={seenBy ? seenFor(things, seenBy) : things}
                 chosen={chosen ?? null}
                 onChoose={choose}
+                {...(seenBy ? { purpose: seenBy } : {})}
                 {...(mayKeep && all.length > 0
-                  ? { onMove: (what, to) => void move(what, to) }
+                  ? {
+                      onMove: (what, to) => void (seenBy ? belong(what.id, to) : move(what, to)),
+                    }
                   : {})}
               />
               {all.some((each) => each.retired) ? (

@@ -1,9 +1,11 @@
 import type { Action } from '@ant-trail/contract/actions';
 import type { AssetEvent } from '@ant-trail/contract/register';
+import type { Opening } from '@ant-trail/contract/arrival';
 import type { Story, ToldBySheet } from '@ant-trail/contract/story';
 import { ACTION_STATE_RULES } from '@ant-trail/core/actions';
 import { CONDITION_RULES, type Condition } from '@ant-trail/core/register';
 import type { MarkName } from '@/design/mark.tsx';
+import { HOW_WORDS, needsLook } from '@/features/arrival/desk/how-words.ts';
 
 /** One thing that happened, as the story shows it. */
 export interface StoryLine {
@@ -59,11 +61,22 @@ const ofAction = (action: Action): StoryLine => ({
   more: [action.state],
 });
 
+/** What is only for whoever is at its place was read. */
+const ofOpening = (opening: Opening): StoryLine => ({
+  ...{ id: opening.id, at: opening.at, by: opening.by, photos: [], sheet: null },
+  mark: needsLook(opening.how) ? 'needs eyes' : 'received',
+  words: `What is for whoever is at its place: somebody ${HOW_WORDS[opening.how]}`,
+  more: opening.reason ? [`“${opening.reason}”`] : [],
+});
+
 /** Everything in a story, the newest first. */
-export const linesOf = ({ events, sheets, actions }: Story): StoryLine[] =>
-  [...events.map(ofEvent), ...sheets.map(ofSheet), ...actions.map(ofAction)].sort((a, b) =>
-    b.at.localeCompare(a.at),
-  );
+export const linesOf = ({ events, sheets, actions, openings }: Story): StoryLine[] =>
+  [
+    ...events.map(ofEvent),
+    ...sheets.map(ofSheet),
+    ...actions.map(ofAction),
+    ...openings.map(ofOpening),
+  ].sort((a, b) => b.at.localeCompare(a.at));
 
 /** Readings of one question over time, oldest first. */
 export interface StorySeries {

@@ -1,5 +1,5 @@
 import type { Asset } from '@ant-trail/contract/register';
-import { problemWithPlacing, treeOf, type TreeLine } from '@ant-trail/core/register';
+import { problemWithPlacing, servesFor, treeOf, type TreeLine } from '@ant-trail/core/register';
 import { useRef, useState, type DragEvent, type KeyboardEvent } from 'react';
 import { Column } from '@/design/box.tsx';
 import { Body } from '@/design/text.tsx';
@@ -12,21 +12,29 @@ export interface ThingTreeProps {
   /** Left out where whoever looks may move nothing. */
   readonly onMove?: (thing: Asset, within: string | null) => void;
   readonly label: string;
+  /** The tree is seen for it: only areas that serve it are there. */
+  readonly purpose?: string;
 }
 
 const INDENT = 22;
 
 /** What stands at a place, each below what it stands in: gone through by arrows, moved by hand or by keys. */
-export function ThingTree({ things, chosen, onChoose, onMove, label }: ThingTreeProps) {
+export function ThingTree(props: ThingTreeProps) {
+  const { things, chosen, onChoose, onMove, label, purpose } = props;
   const [closed, setClosed] = useState<ReadonlySet<string>>(new Set());
   const [over, setOver] = useState<string | null>(null);
   const [stop, setStop] = useState<string | null>(null);
   const dragged = useRef<Asset | null>(null);
   const lines = visibleOf(treeOf(things), closed);
   const tabStop = lines.find(({ thing }) => thing.id === (stop ?? chosen))?.thing.id;
+  const isForPurpose = (within: string | null): boolean => {
+    const area = things.find(({ id }) => id === within);
+    return purpose === undefined || area === undefined || servesFor(area, purpose);
+  };
   const mayDrop = (within: string | null): boolean =>
     dragged.current !== null &&
     dragged.current.within !== within &&
+    isForPurpose(within) &&
     problemWithPlacing(dragged.current, within, things) === null;
   const drop = (within: string | null): void => {
     if (dragged.current && mayDrop(within)) onMove?.(dragged.current, within);
@@ -137,8 +145,9 @@ export function ThingTree({ things, chosen, onChoose, onMove, label }: ThingTree
       {onMove ? (
         <div className={`tree-root${over === '' ? ' tree-over' : ''}`} {...target(null)}>
           <Body tiny quiet>
-            Drag a thing to where it stands, or press Alt and an arrow. Drop it here for the place
-            itself.
+            {purpose === undefined
+              ? 'Drag a thing to where it stands, or press Alt and an arrow. Drop it here for the place itself.'
+              : `Drag a thing to its area for ${purpose}; it stands where it stood. Drop it here to take it out.`}
           </Body>
         </div>
       ) : null}

@@ -21,6 +21,8 @@ import { DocumentLines, useDocumentsAbout } from '@/features/documents/field/doc
 import { aboutThing } from '@/features/documents/field/documents-about.ts';
 import { BeginHereDialog } from './begin-here-dialog.tsx';
 import { placedThings } from './placed-things.ts';
+import { ReadingsHere } from './readings-here.tsx';
+import { readingsOfThing } from './readings-of-thing.ts';
 import { ThingLine } from './thing-line.tsx';
 
 async function loadThing(store: LocalStore, id: string) {
@@ -45,6 +47,10 @@ async function loadThing(store: LocalStore, id: string) {
       held.filter(({ retired }) => !retired).sort((a, b) => a.name.localeCompare(b.name)),
       false,
     ),
+    belongs: (await store.assets.bulkGet([...thing.alsoIn])).flatMap((area) =>
+      area && !area.retired ? [{ id: area.id, name: area.name, serves: area.purposes }] : [],
+    ),
+    readings: await readingsOfThing(store, thing),
     sheets: jobs.flatMap((job) => job.sheets.filter(({ asset }) => asset === id)),
   };
 }
@@ -53,7 +59,8 @@ async function loadThing(store: LocalStore, id: string) {
 export function ThingScreen() {
   const { id } = useLocalSearchParams<{ id: string }>();
   const { store } = usePhone();
-  const { day: today } = useNow(useMe().organisation.timeZone);
+  const { timeZone } = useMe().organisation;
+  const { day: today } = useNow(timeZone);
   const router = useRouter();
   const found = useLive(() => loadThing(store, id), [store, id]);
   const [beginning, setBeginning] = useState(false);
@@ -101,7 +108,16 @@ export function ThingScreen() {
                   </Body>
                 </Row>
               ))}
+              {found.belongs.map(({ id: area, name, serves }) => (
+                <Row key={area} gap="$3" justifyContent="space-between" alignItems="flex-start">
+                  <Body quiet>For {serves.join(' and ')}</Body>
+                  <Body strong textAlign="right" flexShrink={1}>
+                    {name}
+                  </Body>
+                </Row>
+              ))}
             </Column>
+            <ReadingsHere readings={found.readings} timeZone={timeZone} />
             <Rule />
             <Column padding="$4" gap="$2">
               <Heading>Label</Heading>

@@ -14,6 +14,7 @@ import {
   writeBytes,
   writePlaceCode,
 } from '@ant-trail/core/sealed';
+import { numberOfId, readTagNumber } from '@ant-trail/core/tags';
 import { In, type EntityManager } from 'typeorm';
 import { z } from 'zod';
 import { announce } from '../../database/feed.ts';
@@ -133,10 +134,19 @@ export async function placeCode(
   db: EntityManager,
   own: Uint8Array,
   site: string,
-): Promise<{ code: string; id: string }> {
+): Promise<{ code: string; number: string }> {
   const row = await findDetails(db, site);
   const { code: key } = await keysOf(row, own);
-  return { code: writePlaceCode({ id: row.code, key }), id: row.code };
+  return { code: writePlaceCode({ id: row.code, key }), number: numberOfId(row.code) };
+}
+
+/** Whether somebody typed the number on the place's sheet. */
+export async function isPlaceNumber(
+  db: EntityManager,
+  site: string,
+  typed: string,
+): Promise<boolean> {
+  return readTagNumber(typed) === numberOfId((await findDetails(db, site)).code);
 }
 
 const OPENINGS_SHOWN = 50;

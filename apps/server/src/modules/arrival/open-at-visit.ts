@@ -1,12 +1,11 @@
 import type { OpeningAsked } from '@ant-trail/contract/arrival';
 import { judgePresence } from '@ant-trail/core/geo';
 import { isOver } from '@ant-trail/core/planning';
-import { readTagNumber } from '@ant-trail/core/tags';
 import type { EntityManager } from 'typeorm';
 import type { Session } from '../../http/session.ts';
 import { notFound, Refusal } from '../../refusals/refusal.ts';
 import { VisitRow } from '../planning/entities.ts';
-import { noteOpening, readDetails } from './details.ts';
+import { isPlaceNumber, noteOpening, readDetails } from './details.ts';
 
 /** A visit of this person's own that is not over. */
 async function mustBeOpenVisit(db: EntityManager, session: Session, id: string): Promise<VisitRow> {
@@ -23,6 +22,9 @@ async function mustBeOpenVisit(db: EntityManager, session: Session, id: string):
     );
   return visit;
 }
+
+/** Digits and what stands between them, and nothing else. */
+const isNumber = (typed: string): boolean => /^[\d\s\p{Pd}.]+$/u.test(typed);
 
 /**
  * Opens a place's details without its code, for somebody on their way through a visit: because their
@@ -47,11 +49,18 @@ export async function openAtVisit(
         ? 'Your phone does not seem to be there. Say why you need it: the office sees it at once.'
         : 'Say why you need it: the office sees it at once.',
     );
+  const byNumber = !isThere && isNumber(reason);
+  if (byNumber && !(await isPlaceNumber(db, site.id, reason)))
+    throw new Refusal(
+      422,
+      'other-number',
+      'This is not the number on the sheet of this place. Type it again, or say why in words.',
+    );
   const words = await readDetails(db, own, site.id);
   await noteOpening(db, session.organisation, {
     ...{ site: site.id, visit: id, person: session.person, reason },
     // A number can be read to somebody over the telephone: it proves no more than words do.
-    how: isThere ? 'position' : readTagNumber(reason) ? 'number' : 'reason',
+    how: isThere ? 'position' : byNumber ? 'number' : 'reason',
   });
   return words;
 }

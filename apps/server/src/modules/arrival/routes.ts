@@ -89,15 +89,15 @@ export const arrivalRoutes = (officeKey: OfficeKey): Route[] => [
     params: one,
     handle: async ({ within, params, session }) => {
       const own = await officeKey.of(session.organisation);
-      const { code, site, organisation } = await within(async (db) => ({
-        site: await mustBeSite(db, params.id),
-        code: (await placeCode(db, own, params.id)).code,
+      const sheet = await within(async (db) => ({
+        place: (await mustBeSite(db, params.id)).name,
+        ...(await placeCode(db, own, params.id)),
         organisation: (await db.findOneByOrFail(OrganisationRow, {})).name,
       }));
       return new FileAnswer(
         'application/pdf',
-        await drawPlaceCode(code, site.name, organisation),
-        `Code of ${site.name}.pdf`,
+        await drawPlaceCode(sheet),
+        `Code of ${sheet.place}.pdf`,
       );
     },
   }),

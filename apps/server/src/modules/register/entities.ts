@@ -17,6 +17,8 @@ export class AssetRow {
   @Column('text') condition!: Condition;
   @Column('jsonb') facts!: Facts;
   @Column('jsonb') purposes!: string[];
+  /** Areas it belongs to besides the one it stands in. */
+  @Column('jsonb', { name: 'also_in' }) alsoIn!: string[];
   /** Where it lies on the map, as GeoJSON; null where it lies at its place. */
   @Column('jsonb', { nullable: true }) shape!: Shape | null;
   /** The sheet in which somebody found it on site; null when the office entered it. */

@@ -22,8 +22,10 @@ export async function moveAsset(
   await mustStandWithin(db, row, site, within);
   const there = await db.findBy(AssetRow, { site: In([row.site, site]) });
   const held = [...heldBy(id, there)];
-  if (row.site !== site && held.length > 0) await db.update(AssetRow, { id: In(held) }, { site });
-  await db.update(AssetRow, { id }, { site, within });
+  // What it belonged to stays behind.
+  const away = row.site === site ? {} : { site, alsoIn: [] };
+  if (row.site !== site && held.length > 0) await db.update(AssetRow, { id: In(held) }, away);
+  await db.update(AssetRow, { id }, { ...away, within });
   const known = new Map(there.map((each) => [each.id, each]));
   const say = (place: string, thing: Pick<AssetRow, 'within'>): string => {
     const way = wayTo({ ...row, ...thing }, known).map(({ name }) => name);
@@ -42,5 +44,5 @@ export async function moveAsset(
     org,
     [...new Set([row.site, site])].flatMap((at) => moved.map((each) => ({ id: each, site: at }))),
   );
-  return assetOf({ ...row, site, within });
+  return assetOf({ ...row, ...away, within });
 }

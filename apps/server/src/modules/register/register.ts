@@ -12,8 +12,12 @@ import { noteEvents, type Happened } from './events.ts';
 import { mustFitKind } from './kinds.ts';
 
 export const assetOf = (row: AssetRow): Asset => {
-  const { id, site, kind, name, retired, area, within, condition, facts, purposes, shape } = row;
-  return { id, site, kind, name, retired, area, within, condition, facts, purposes, shape };
+  const { id, site, kind, name, retired, area, within, condition, facts, shape } = row;
+  const { purposes, alsoIn } = row;
+  return {
+    ...{ id, site, kind, name, retired, area, within, condition, facts, shape },
+    ...{ purposes, alsoIn },
+  };
 };
 
 export async function assetsOf(db: EntityManager, sites: readonly string[]): Promise<Asset[]> {
@@ -63,6 +67,7 @@ export async function addAsset(
   if (draft.within !== null) await oneAtATime(db, 'register', org);
   const id = randomUUID();
   await mustStandWithin(db, { id, area: draft.area }, site, draft.within);
+  await mustBeAreas(db, { id, site }, draft.alsoIn);
   const row: AssetRow = {
     ...{ id, org, site, ...draft },
     ...{ retired: false, condition: 'unknown', foundIn: null },
@@ -91,6 +96,23 @@ export async function mustStandWithin(
   if (problem) throw new Refusal(422, 'no-such-standing', PLACING_WORDS[problem]);
 }
 
+/** Throws a Refusal where something is to belong to what is no other area of its place. */
+async function mustBeAreas(
+  db: EntityManager,
+  { id, site }: Pick<Asset, 'id' | 'site'>,
+  areas: readonly string[],
+): Promise<void> {
+  const wanted = [...new Set(areas)];
+  if (wanted.length === 0) return;
+  const found = await db.countBy(AssetRow, { id: In(wanted), site, area: true });
+  if (found < wanted.length || wanted.includes(id))
+    throw new Refusal(
+      422,
+      'no-such-area',
+      'A thing can only belong to other areas of the place it stands at.',
+    );
+}
+
 /** Takes over what changed of a thing, and notes what that was. */
 export async function changeAsset(
   db: EntityManager,
@@ -101,6 +123,7 @@ export async function changeAsset(
   const row = await findAsset(db, id);
   if (change.facts || change.kind)
     await mustFitKind(db, change.kind ?? row.kind, change.facts ?? {}, row.facts);
+  if (change.alsoIn) await mustBeAreas(db, row, change.alsoIn);
   const after = { ...row, ...change };
   if (Object.keys(change).length > 0) await db.update(AssetRow, { id }, change);
   await noteEvents(db, org, [...whatHappened(row, after, person, note)]);
@@ -119,7 +142,8 @@ function* whatHappened(
     yield { ...own, kind: 'renamed', was: before.name, became: after.name };
   if (before.condition !== after.condition)
     yield { ...own, kind: 'condition', was: before.condition, became: after.condition };
-  if (JSON.stringify(before.facts) !== JSON.stringify(after.facts)) yield { ...own, kind: 'facts' };
+  const known = ({ facts, alsoIn }: AssetRow): string => JSON.stringify([facts, alsoIn]);
+  if (known(before) !== known(after)) yield { ...own, kind: 'facts' };
   if (before.retired !== after.retired)
     yield { ...own, kind: after.retired ? 'retired' : 'brought back' };
 }

@@ -2,6 +2,7 @@ import type { Story, ToldBySheet } from '@ant-trail/contract/story';
 import type { SaidOfThing } from '@ant-trail/core/story';
 import { In, type EntityManager } from 'typeorm';
 import { findActions } from '../actions/actions.ts';
+import { stateOf } from '../arrival/details.ts';
 import { eventsOf } from '../register/events.ts';
 import { assetOf, findAsset, mustBeSite } from '../register/register.ts';
 import { TagRow } from '../tags/entities.ts';
@@ -44,6 +45,7 @@ export async function storyOf(db: EntityManager, id: string): Promise<Story> {
     sheets: sheets.map(told),
     older: found.length > SHEETS_TOLD,
     actions: await actionsAbout(db, id),
+    openings: (await stateOf(db, asset.site)).openings,
   };
 }
 
