@@ -347,6 +347,33 @@ describe('pull', () => {
     ]);
   });
 
+  test('a place that goes over to another branch goes from the phone, unless work leads there', async () => {
+    const [here, there] = [ME, SHEET];
+    const [left = '', worked = '', kept = ''] = [1, 2, 3].map(
+      (n) => `66666666-6666-4666-8666-66666666666${n}`,
+    );
+    const at = (id: string, branch: string) => ({
+      ...{ id, branch, name: 'Place', client: '', address: '', lat: 1, lon: 2, access: '' },
+      ...{ hazards: [], contacts: [] },
+    });
+    const thing = { ...{ id: SHEET, site: left, kind: 'hose', name: 'H', retired: false } };
+    office = () =>
+      page({
+        branch: here,
+        records: {
+          job: [{ ...job(), site: worked }],
+          site: [left, worked, kept].map((id) => at(id, here)),
+          asset: [thing],
+        },
+      });
+    await pullAll(store);
+    expect(await store.assets.count()).toBe(1);
+    office = () => page({ branch: here, records: { site: [at(left, there), at(worked, there)] } });
+    await pullAll(store);
+    expect(await store.sites.toCollection().primaryKeys()).toEqual([worked, kept]);
+    expect(await store.assets.count()).toBe(0);
+  });
+
   test('takes a newer catalogue, what the register says now, and the latest visit before', async () => {
     const catalogue = (number: number, label: string) => ({
       ...{ id: SHEET, key: 'parts', name: 'Parts', number, columns: [] },

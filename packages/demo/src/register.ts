@@ -151,6 +151,8 @@ export interface DemoThing {
   condition: Condition;
   readonly facts: Facts;
   readonly purposes: readonly string[];
+  /** Areas it belongs to besides the one it stands in. */
+  readonly also_in: readonly string[];
 }
 
 const CONDITIONS: readonly Condition[] = [
@@ -170,13 +172,34 @@ const CONDITIONS: readonly Condition[] = [
 /** What stands at a place where work of this kind is done: areas, and things in them. */
 export function thingsAt(template: string, chance: Chance): DemoThing[] {
   const areas = template === 'hut' ? houseOf(chance) : (AREAS[template] ?? []);
+  const things = standingIn(areas, template, chance);
+  return template === 'hut' ? onAlarmLines(things, chance) : things;
+}
+
+/** Alarm devices hang on lines that go through the floors of a house. */
+function onAlarmLines(things: readonly DemoThing[], chance: Chance): DemoThing[] {
+  const lines = ['Alarm line 1', 'Alarm line 2'].map((name): DemoThing => ({
+    ...{ id: chance.uuid(), kind: 'line', name, area: true, within: null },
+    ...{ condition: 'unknown', facts: {}, purposes: ['alarm'], also_in: [] },
+  }));
+  return [
+    ...lines,
+    ...things.map((thing, at) => {
+      const line = lines[at % lines.length];
+      return thing.area || !line ? thing : { ...thing, also_in: [line.id] };
+    }),
+  ];
+}
+
+function standingIn(areas: readonly Area[], template: string, chance: Chance): DemoThing[] {
   return areas.flatMap(({ name, purposes = [], things }) => {
     const within = chance.uuid();
     const room = { kind: template === 'hut' ? 'floor' : 'room', name, area: true, within: null };
     return [
-      { id: within, ...room, condition: 'unknown', facts: {}, purposes },
+      { id: within, ...room, condition: 'unknown', facts: {}, purposes, also_in: [] },
       ...things.map(([kind, called, facts = {}]): DemoThing => ({
-        ...{ id: chance.uuid(), kind, name: called, area: false, within, facts, purposes: [] },
+        ...{ id: chance.uuid(), kind, name: called, area: false, within, facts },
+        ...{ purposes: [], also_in: [] },
         condition: chance.pick(CONDITIONS),
       })),
     ];
