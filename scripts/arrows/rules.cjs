@@ -4,7 +4,7 @@
  */
 const ORDERS = {
   'packages/core/src':
-    'accounts codes log measure logic trades sheet actions calendar catalogues documents exchange fields geo instruments maps planning records register review sealed sketch story tags templates',
+    'accounts codes log measure logic trades sheet actions calendar catalogues documents exchange fields geo instruments maps planning rounds records register review sealed sketch story tags templates',
   'packages/contract/src':
     'common lists accounts catalogues capture templates fields sites register tags labels arrival maps documents planning actions exchange feedback media records reports review story sync',
   'apps/server/src':

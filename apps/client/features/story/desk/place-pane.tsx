@@ -58,7 +58,7 @@ export function PlacePane({ site, things }: { site: Site; things: readonly Asset
                 ) : null}
               </Row>
             ))}
-            <Row>
+            <Row width={280}>
               <OutsideLink href={`/api/sites/${site.id}/contacts.vcf`}>
                 Take along as contact cards
               </OutsideLink>
