@@ -28,6 +28,7 @@ export type OfficeKind =
   | 'own fields'
   | 'document'
   | 'feedback'
+  | 'round'
   | 'person'
   | 'action'
   | 'media'

@@ -35,13 +35,14 @@ import type { OrderLine } from './modules/planning/order-line.ts';
 import { planningRoutes } from './modules/planning/routes.ts';
 import { registerRoutes } from './modules/register/routes.ts';
 import type { ReportMaker } from './modules/reports/maker.ts';
-import type { ReportQueue } from './modules/reports/queue.ts';
+import type { Queue } from './queue/queue.ts';
 import { reportRoutes } from './modules/reports/routes.ts';
 import { labelRoutes } from './modules/labels/routes.ts';
 import { listRoutes } from './modules/lists/routes.ts';
 import { reviewRoutes } from './modules/review/routes.ts';
 import { clientRoutes } from './modules/sites/client-routes.ts';
 import { siteRoutes } from './modules/sites/routes.ts';
+import { roundRoutes } from './modules/rounds/routes.ts';
 import { storyRoutes } from './modules/story/routes.ts';
 import { syncRoutes } from './modules/sync/routes.ts';
 import { tagRoutes } from './modules/tags/routes.ts';
@@ -59,7 +60,7 @@ export interface Parts {
   readonly ready: Ready;
   readonly reports: ReportMaker;
   readonly tables: TableReader;
-  readonly queue: ReportQueue;
+  readonly queue: Queue;
   readonly folding: Folding;
   readonly orders: OrderLine;
   readonly listening: Listening;
@@ -105,6 +106,7 @@ export function allRoutes(
     ...catalogueRoutes,
     ...exchangeRoutes(parts.tables, parts.files, parts.folding),
     ...planningRoutes(parts.orders),
+    ...roundRoutes(parts.queue),
     ...arrivalRoutes(parts.officeKey),
     ...listRoutes,
     ...reviewRoutes,

@@ -22,6 +22,7 @@ import { ArrivalWithdrawn1764453600000 } from './database/migrations/27-arrival-
 import { FinishedSheets1764457200000 } from './database/migrations/28-finished-sheets.ts';
 import { Shapes1764464400000 } from './database/migrations/29-shapes.ts';
 import { AlsoIn1764550800000 } from './database/migrations/30-also-in.ts';
+import { Rounds1764554400000 } from './database/migrations/31-rounds.ts';
 import { Register1764057600000 } from './database/migrations/3-register.ts';
 import { FeedByTransaction1764090000000 } from './database/migrations/4-feed-by-transaction.ts';
 import { SignIn1764093600000 } from './database/migrations/5-sign-in.ts';
@@ -51,6 +52,7 @@ import {
   VisitEventRow,
   VisitRow,
 } from './modules/planning/entities.ts';
+import { HolidayRow, RoundRow, RoundWalkRow } from './modules/rounds/entities.ts';
 import { AssetEventRow, AssetKindRow, AssetRow } from './modules/register/entities.ts';
 import { ClientRow, SiteNoteRow, SiteRow } from './modules/sites/entities.ts';
 import { DocumentRow } from './modules/documents/entities.ts';
@@ -88,6 +90,9 @@ const ENTITIES = [
   JobDecisionRow,
   HandoverRow,
   TakenVisitRow,
+  RoundRow,
+  RoundWalkRow,
+  HolidayRow,
   SheetRow,
   EntryRow,
   ActionRow,
@@ -146,6 +151,7 @@ export function ownerData(url: string): DataSource {
       FinishedSheets1764457200000,
       Shapes1764464400000,
       AlsoIn1764550800000,
+      Rounds1764554400000,
     ],
     migrationsTableName: 'migration',
     logging: false,

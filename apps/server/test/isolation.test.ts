@@ -29,6 +29,7 @@ let kind = '';
 let client = '';
 let label: Tag;
 let mail = '';
+let round = '';
 let before: Record<string, string[]>;
 const SHA = 'ab'.repeat(32);
 
@@ -130,6 +131,15 @@ beforeAll(async () => {
     const { body } = await owner.call('GET', '/api/mail');
     mail = (body as { rows: { id: string }[] }).rows[0]?.id ?? '';
     if (mail === '') await sleep(50);
+  }
+  const walked = await owner.call('POST', '/api/rounds', roundAt(b));
+  round = (walked.body as { id: string }).id;
+  await owner.call('PUT', '/api/holidays', HOLIDAYS);
+  // It is planned ahead in the background.
+  for (let tries = 0, made = 0; tries < 600 && made === 0; tries++) {
+    const { body } = await owner.call('GET', `/api/rounds/${round}`);
+    made = (body as { walks: unknown[] }).walks.length;
+    if (made === 0) await sleep(50);
   }
   await owner.call('POST', '/api/people', SOMEBODY);
   await owner.call('PUT', '/api/views', VIEW);
@@ -297,6 +307,14 @@ let layer = '';
 let told: object;
 let document: OfficeDocument;
 let fileOfB = { sha256: '', file: '', note: '' };
+const HOLIDAYS = { holidays: [{ day: '2031-05-01', name: 'Quay day' }] };
+const SEEN = { onHolidays: 'as ever', from: '2031-04-01' };
+const stopAt = ({ site, template }: Organisation) => ({ site, template, asset: null, minutes: 20 });
+const roundAt = (at: Organisation) => ({
+  ...{ name: 'Secret of B', rule: 'FREQ=DAILY', begins: '2026-01-01', without: [], besides: [] },
+  ...{ onHolidays: 'as ever', start: 480, person: null, instructions: '', recipients: [] },
+  ...{ reader: null, stops: [stopAt(at)] },
+});
 const DOCUMENT = { name: 'Own', note: '', links: [] };
 let branch = '';
 const AT = 'day=2031-04-08&start=540&minutes=60';
@@ -489,6 +507,33 @@ const TRIES: Record<string, () => Try[]> = {
   'get /api/day': () => [
     { at: `/api/day?day=${new Date().toISOString().slice(0, 10)}`, gives: 200 },
   ],
+  'get /api/rounds': () => [
+    { at: '/api/rounds', gives: 200 },
+    { at: `/api/rounds?person=${b.people.technician}&text=yonder`, gives: 200 },
+  ],
+  'post /api/rounds': () => [
+    { at: '/api/rounds', body: roundAt(b) },
+    { at: '/api/rounds', body: { ...roundAt(a), person: b.people.technician } },
+    { at: '/api/rounds', body: { ...roundAt(a), reader: b.people.reviewer } },
+    { at: '/api/rounds', body: { ...roundAt(a), stops: [{ ...stopAt(a), template: b.template }] } },
+    {
+      ...{ at: '/api/rounds', gives: 422 },
+      body: { ...roundAt(a), stops: [{ ...stopAt(a), asset }] },
+    },
+  ],
+  'post /api/rounds/days': () => [
+    {
+      ...{ at: '/api/rounds/days', gives: 200 },
+      body: { ...{ rule: 'FREQ=DAILY', begins: '2031-04-01', without: [], besides: [] }, ...SEEN },
+    },
+  ],
+  'get /api/rounds/:id': () => [{ at: `/api/rounds/${round}` }],
+  'put /api/rounds/:id': () => [{ at: `/api/rounds/${round}`, body: { ...roundAt(a), after: 1 } }],
+  'post /api/rounds/:id/retirement': () => [
+    { at: `/api/rounds/${round}/retirement`, body: { retired: true } },
+  ],
+  'get /api/holidays': () => [{ at: '/api/holidays', gives: 200 }],
+  'put /api/holidays': () => [{ at: '/api/holidays', body: HOLIDAYS, gives: 200 }],
   'get /api/jobs': () => [
     { at: '/api/jobs', gives: 200 },
     { at: '/api/jobs?state=under%20way', gives: 200 },

@@ -2,10 +2,12 @@ import fc from 'fast-check';
 import ICAL from 'ical.js';
 import rrule from 'rrule';
 import { addDays } from '../src/calendar/index.ts';
-import { daysOfRule, problemWithRule, readRule, roundDays } from '../src/rounds/days/index.ts';
+import { daysOfRule, roundDays } from '../src/rounds/days/index.ts';
 import {
   legsOf,
+  problemWithRule,
   readRhythm,
+  readRule,
   rhythmOf,
   ruleOf,
   sayRhythm,

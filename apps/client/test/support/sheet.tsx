@@ -71,6 +71,7 @@ export async function fill(
     ],
     expectedSheets: null,
     reader: null,
+    round: null,
   });
   await store.visits.put({
     id: VISIT,

@@ -34,6 +34,8 @@ export const JobDraft = z
   .object({
     site: Id,
     template: Id,
+    /** The thing of the place its first sheet is about. */
+    asset: Id.nullable().exactOptional(),
     title: Name,
     instructions: Words,
     day: Day,
@@ -101,6 +103,8 @@ export const Job = z.object({
   /** Who is to read its sheets; null for whoever comes to it. Offices of before named nobody. */
   reader: Id.nullable().default(null),
   own: FactsContent.exactOptional(),
+  /** The round it is a part of, and which walk of it. Offices of before knew no rounds. */
+  round: z.object({ id: Id, name: Name, walk: Id }).nullable().default(null),
 });
 export type Job = z.infer<typeof Job>;
 

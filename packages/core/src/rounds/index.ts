@@ -11,3 +11,4 @@ export {
 export { sayRhythm, sayRule } from './say-rhythm.ts';
 export { WALK_STANDINGS, walkStanding, type WalkStanding } from './standing.ts';
 export { ON_HOLIDAYS, type OnHolidays, type RoundDay, type RoundRhythm } from './round-rhythm.ts';
+export { problemWithRule, readRule, type RuleRead } from './rule.ts';

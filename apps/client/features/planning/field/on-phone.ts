@@ -51,10 +51,20 @@ async function giveBegunJobsTheirThing(store: Transaction): Promise<void> {
     });
 }
 
+/** Jobs were parts of no rounds. */
+async function giveJobsTheirRound(store: Transaction): Promise<void> {
+  await store
+    .table<Partial<Job>>('jobs')
+    .toCollection()
+    .modify((job) => {
+      job.round ??= null;
+    });
+}
+
 /** One's jobs and everybody's visits to them. */
 export const planningOnPhone = {
   tables: { 1: { visits: 'id, day, job', jobs: 'id, site' } },
-  upgrades: { 4: giveJobsTheirParts, 6: giveBegunJobsTheirThing },
+  upgrades: { 4: giveJobsTheirParts, 6: giveBegunJobsTheirThing, 9: giveJobsTheirRound },
   records: {
     job: {
       keep: async (store, records) => {

@@ -33,7 +33,7 @@ export async function jobDetails(db: EntityManager, id: string): Promise<JobDeta
 /** Cancels, closes or opens a job again. What was captured stays whatever is decided. */
 export async function decide(
   db: EntityManager,
-  session: Session,
+  session: Pick<Session, 'organisation' | 'person'>,
   id: string,
   { decision, reason }: JobDecisionDraft,
 ): Promise<JobDetails> {

@@ -1,4 +1,4 @@
-import type { Handover, VisitEvent } from '@ant-trail/contract/planning';
+import type { Handover, Job, VisitEvent } from '@ant-trail/contract/planning';
 import type { JobDecision, JobState, Part } from '@ant-trail/core/planning';
 import type { Recorded } from '@ant-trail/core/records';
 import type { LastAnswer, SheetSummary } from '@ant-trail/core/sheet';
@@ -13,6 +13,8 @@ import {
 } from 'typeorm';
 import { OwnFacts } from '../fields/entities.ts';
 import { SiteRow } from '../sites/entities.ts';
+
+type JobRound = NonNullable<Job['round']>;
 
 @Entity('job')
 export class JobRow extends OwnFacts {
@@ -33,6 +35,8 @@ export class JobRow extends OwnFacts {
   @Column('int', { name: 'expected_sheets', nullable: true }) expectedSheets!: number | null;
   /** Who is to read its sheets; null for whoever comes to it. */
   @Column('uuid', { name: 'reader_id', nullable: true }) reader!: string | null;
+  /** The round it is a part of, called as it was then; null for what was planned by itself. */
+  @Column('jsonb', { nullable: true }) round!: JobRound | null;
   @Column('text', { nullable: true }) decision!: JobDecision | null;
   @Column('text') state!: JobState;
   @OneToMany(() => SheetRow, (sheet) => sheet.job) sheets!: Relation<SheetRow[]>;

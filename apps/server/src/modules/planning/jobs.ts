@@ -45,6 +45,7 @@ export function jobOf(row: JobRow): Job {
     expectedSheets: row.expectedSheets,
     reader: row.reader,
     own: row.own,
+    round: row.round,
   };
 }
 

@@ -1,5 +1,5 @@
 import { randomBytes, randomUUID } from 'node:crypto';
-import type { JobCard, JobDraft } from '@ant-trail/contract/planning';
+import type { Job, JobCard, JobDraft } from '@ant-trail/contract/planning';
 import { PROGRAMME_PATH, timeOrderedId, type Entry } from '@ant-trail/core/log';
 import { problemWithEntry, type TemplateVersion } from '@ant-trail/core/sheet';
 import type { EntityManager } from 'typeorm';
@@ -13,11 +13,15 @@ import { JobRow, VisitRow } from './entities.ts';
 import { announceJob, cardOf, findJob, mustBeColleagues, mustBeReader } from './jobs.ts';
 import { addSheets, mustStandAt, type NewSheet } from './new-sheets.ts';
 
+/** Whoever plans; the office itself does in somebody's name. */
+export type Planner = Pick<Session, 'organisation' | 'branch' | 'person'>;
+
 /** Makes a job with its visits and its sheets, under the templates' newest versions. */
 export async function makeJob(
   db: EntityManager,
-  session: Session,
+  session: Planner,
   draft: JobDraft,
+  round: Job['round'] = null,
 ): Promise<JobCard> {
   const { moreSheets = [], helpers = [] } = draft;
   const site = await db.findOneBy(SiteRow, { id: draft.site });
@@ -26,9 +30,13 @@ export async function makeJob(
     throw new Refusal(409, 'retired', `${site.name} is retired: nothing more is planned there.`);
   await mustBeColleagues(db, [draft.person, ...helpers, ...moreSheets.map(({ person }) => person)]);
   if (draft.reader) await mustBeReader(db, draft.reader);
-  for (const { asset } of moreSheets) await mustStandAt(db, draft.site, asset);
+  const planned = [
+    { template: draft.template, asset: draft.asset ?? null, person: null },
+    ...moreSheets,
+  ];
+  for (const { asset } of planned) await mustStandAt(db, draft.site, asset);
   const sheets: NewSheet[] = [];
-  for (const each of [{ template: draft.template, asset: null, person: null }, ...moreSheets])
+  for (const each of planned)
     sheets.push({
       ...{ id: randomUUID(), asset: each.asset, person: each.person },
       ...{ version: await newestVersion(db, each.template), expected: true, addedBy: null },
@@ -53,6 +61,7 @@ export async function makeJob(
     recipients: draft.recipients,
     expectedSheets: draft.expectedSheets ?? null,
     reader: draft.reader ?? null,
+    round,
     decision: null,
     state: draft.person || others.length > 0 ? 'planned' : 'draft',
   });
@@ -75,7 +84,7 @@ export async function makeJob(
 /** The office says in the sheet's own log which programme it is for. */
 async function nameProgramme(
   db: EntityManager,
-  session: Session,
+  session: Planner,
   sheet: string,
   version: TemplateVersion,
   programme: string,

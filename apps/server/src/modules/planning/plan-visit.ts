@@ -21,7 +21,7 @@ import {
  */
 export async function planVisit(
   db: EntityManager,
-  session: Session,
+  session: Pick<Session, 'organisation'>,
   id: string,
   plan: VisitPlan,
 ): Promise<VisitCard> {

@@ -50,6 +50,7 @@ async function takeOne(db: EntityManager, session: Session, begun: BegunJob): Pr
     recipients: [],
     reader: null,
     expectedSheets: null,
+    round: null,
     decision: null,
     state: 'planned',
   });

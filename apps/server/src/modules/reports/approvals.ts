@@ -8,14 +8,15 @@ import { titleOfSheet } from '../planning/title-of-sheet.ts';
 import { findJob } from '../planning/jobs.ts';
 import type { ReportMaker } from './maker.ts';
 import { sendLetter } from '../../mail/letters.ts';
-import { queueReport, type ReportQueue, type ReportTask } from './queue.ts';
+import type { Queue } from '../../queue/queue.ts';
+import { queueReport, type ReportTask } from './queue.ts';
 
 /**
  * Keeps an approval as it was given, once: its answers now, its report as soon as that is drawn.
  * Neither is computed again, by whatever engine comes later.
  */
 export const keepApprovals =
-  (queue: ReportQueue): OnApproval =>
+  (queue: Queue): OnApproval =>
   async (db, organisation, sheet, { entry, answers }, summary) => {
     const added = await db.query<unknown[]>(
       `INSERT INTO approval (org_id, sheet_id, entry_id, approved_at, approved_by, summary, answers)

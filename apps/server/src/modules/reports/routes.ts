@@ -7,15 +7,11 @@ import { notFound } from '../../refusals/refusal.ts';
 import type { MediaFiles } from '../media/files.ts';
 import { keptReport } from './approvals.ts';
 import type { ReportMaker } from './maker.ts';
-import type { ReportQueue } from './queue.ts';
+import type { Queue } from '../../queue/queue.ts';
 import { listSent, type MailRow } from './sent.ts';
 import { troubledReports, tryAgain } from './troubled.ts';
 
-export const reportRoutes = (
-  reports: ReportMaker,
-  files: MediaFiles,
-  queue: ReportQueue,
-): Route[] => [
+export const reportRoutes = (reports: ReportMaker, files: MediaFiles, queue: Queue): Route[] => [
   longRoute({
     method: 'get',
     path: '/api/sheets/:id/report.pdf',

@@ -1,7 +1,8 @@
 import type { TroubledReport } from '@ant-trail/contract/reports';
 import type { EntityManager } from 'typeorm';
 import { notFound } from '../../refusals/refusal.ts';
-import { queueReport, type ReportQueue } from './queue.ts';
+import type { Queue } from '../../queue/queue.ts';
+import { queueReport } from './queue.ts';
 
 /** Reports of approved sheets that could not be made or sent, newest first. */
 export async function troubledReports(db: EntityManager): Promise<TroubledReport[]> {
@@ -18,7 +19,7 @@ export async function troubledReports(db: EntityManager): Promise<TroubledReport
 
 /** Has the report of a sheet's newest approval made and sent once more. */
 export async function tryAgain(
-  queue: ReportQueue,
+  queue: Queue,
   db: EntityManager,
   organisation: string,
   sheet: string,

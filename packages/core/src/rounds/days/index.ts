@@ -1,2 +1,2 @@
+export { daysOfRule } from './days-of-rule.ts';
 export { roundDays } from './round-days.ts';
-export { daysOfRule, problemWithRule, readRule, type RuleRead } from './rule.ts';

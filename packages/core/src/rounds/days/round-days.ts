@@ -1,6 +1,6 @@
 import { addDays, weekdayOf } from '../../calendar/index.ts';
 import type { OnHolidays, RoundDay, RoundRhythm } from '../round-rhythm.ts';
-import { daysOfRule } from './rule.ts';
+import { daysOfRule } from './days-of-rule.ts';
 
 /** As far as a round is moved to get past holidays. */
 const MOST_DAYS_MOVED = 21;

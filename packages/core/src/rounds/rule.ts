@@ -1,7 +1,5 @@
-import { RRuleTemporal } from 'rrule-temporal';
-import { Temporal } from 'temporal-polyfill';
-import { readRhythm } from '../read-rhythm.ts';
-import { ruleOf } from '../rhythm.ts';
+import { readRhythm } from './read-rhythm.ts';
+import { ruleOf } from './rhythm.ts';
 
 /** Parts of a rule that make days, and how each is written (RFC 5545, 3.3.10). */
 const PARTS: Readonly<Record<string, RegExp>> = {
@@ -50,20 +48,4 @@ export function readRule(text: string): RuleRead {
   }
   const read = readRhythm(text);
   return 'problem' in read ? read : { rule: ruleOf(read.rhythm) };
-}
-
-/**
- * The days a rule falls on between two days, both included; none before the one it begins on. Throws an
- * Error for what `problemWithRule` finds fault with, and for one that takes too long.
- */
-export function daysOfRule(rule: string, begins: string, from: string, to: string): string[] {
-  const problem = problemWithRule(rule);
-  if (problem) throw new Error(problem);
-  if (to < begins || to < from) return [];
-  const first = from > begins ? from : begins;
-  const days = new RRuleTemporal({
-    rruleString: `DTSTART;VALUE=DATE:${begins.replaceAll('-', '')}\nRRULE:${rule}`,
-    temporal: Temporal,
-  }).between(new Date(`${first}T00:00:00Z`), new Date(`${to}T00:00:00Z`), true);
-  return days.map((day) => day.toPlainDate().toString());
 }
