@@ -12,7 +12,7 @@ const ORDERS = {
   'apps/server/src/modules':
     'lists accounts feedback fields sites maps register tags labels catalogues templates media documents planning rounds arrival actions capture trades review reports records story exchange sync',
   'apps/client/features':
-    'lists exchange accounts sync codes catalogues kinds media feedback fields register sites tags labels arrival documents planning trades actions capture reports review story maps records templates',
+    'lists exchange accounts sync codes catalogues kinds media feedback fields register sites tags labels arrival documents planning rounds trades actions capture reports review story maps records templates',
 };
 
 const inOrder = Object.entries(ORDERS).flatMap(([root, line]) => {

@@ -17,6 +17,8 @@ import { MapScreen } from '@/features/maps/desk/map-screen.tsx';
 import { DayScreen } from '@/features/planning/desk/day-screen.tsx';
 import { JobsScreen } from '@/features/planning/desk/jobs-screen.tsx';
 import { RecordsScreen } from '@/features/records/desk/records-screen.tsx';
+import { RoundScreen } from '@/features/rounds/desk/round-screen.tsx';
+import { RoundsScreen } from '@/features/rounds/desk/rounds-screen.tsx';
 import { SentScreen } from '@/features/reports/desk/sent-screen.tsx';
 import { ReviewScreen } from '@/features/review/desk/review-screen.tsx';
 import { ClientsScreen } from '@/features/sites/desk/clients-screen.tsx';
@@ -43,6 +45,8 @@ const SCREENS = {
   documents: DocumentsScreen,
   feedback: FeedbackScreen,
   jobs: JobsScreen,
+  rounds: RoundsScreen,
+  round: RoundScreen,
   beforehand: BeforehandScreen,
   people: People,
   sent: SentScreen,

@@ -308,7 +308,6 @@ let told: object;
 let document: OfficeDocument;
 let fileOfB = { sha256: '', file: '', note: '' };
 const HOLIDAYS = { holidays: [{ day: '2031-05-01', name: 'Quay day' }] };
-const SEEN = { onHolidays: 'as ever', from: '2031-04-01' };
 const stopAt = ({ site, template }: Organisation) => ({ site, template, asset: null, minutes: 20 });
 const roundAt = (at: Organisation) => ({
   ...{ name: 'Secret of B', rule: 'FREQ=DAILY', begins: '2026-01-01', without: [], besides: [] },
@@ -521,10 +520,10 @@ const TRIES: Record<string, () => Try[]> = {
       body: { ...roundAt(a), stops: [{ ...stopAt(a), asset }] },
     },
   ],
-  'post /api/rounds/days': () => [
+  'get /api/rounds/days': () => [
     {
-      ...{ at: '/api/rounds/days', gives: 200 },
-      body: { ...{ rule: 'FREQ=DAILY', begins: '2031-04-01', without: [], besides: [] }, ...SEEN },
+      at: '/api/rounds/days?rule=FREQ%3DDAILY&begins=2031-04-01&onHolidays=left+out&from=2031-04-01',
+      gives: 200,
     },
   ],
   'get /api/rounds/:id': () => [{ at: `/api/rounds/${round}` }],

@@ -110,7 +110,12 @@ export const RoundDetails = z.object({
 export type RoundDetails = z.infer<typeof RoundDetails>;
 
 /** A rhythm somebody thinks of: its next days are asked for. */
-export const RhythmAsk = z.object({ ...rhythm, from: Day }).strict();
+const days = z
+  .string()
+  .transform((text) => text.split(',').filter(Boolean))
+  .pipe(z.array(Day).max(MOST_EXCEPTIONS))
+  .default([]);
+export const RhythmAsk = z.object({ ...rhythm, without: days, besides: days, from: Day });
 export const RhythmAnswer = z.object({ days: z.array(RoundDay) });
 
 export const RoundRetirement = z.object({ retired: z.boolean() }).strict();

@@ -4,6 +4,7 @@ export const DESK_PLACES = [
   { href: '/review', word: 'Review' },
   { href: '/actions', word: 'Actions' },
   { href: '/jobs', word: 'Jobs' },
+  { href: '/rounds', word: 'Rounds' },
   { href: '/records', word: 'Records' },
   { href: '/places', word: 'Places' },
   { href: '/map', word: 'Map' },

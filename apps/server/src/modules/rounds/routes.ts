@@ -51,13 +51,13 @@ export const roundRoutes = (queue: Queue): Route[] => [
     handle: ({ db, body, session }) => addRound(db, queue, session, body),
   }),
   route({
-    method: 'post',
+    method: 'get',
     path: '/api/rounds/days',
     allowed: 'read',
     summary: 'The next days of a rhythm, past holidays',
-    body: RhythmAsk,
+    query: RhythmAsk,
     answer: RhythmAnswer,
-    handle: async ({ db, body: { from, ...rhythm } }) => ({
+    handle: async ({ db, query: { from, ...rhythm } }) => ({
       days: nextDays(rhythm, await holidaySet(db), from),
     }),
   }),

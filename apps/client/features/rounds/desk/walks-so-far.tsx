@@ -1,0 +1,77 @@
+import { JobDetails } from '@ant-trail/contract/planning';
+import type { RoundWalk } from '@ant-trail/contract/rounds';
+import { JOB_STATE_RULES } from '@ant-trail/core/planning';
+import { useState } from 'react';
+import { Column, Row } from '@/design/box.tsx';
+import { Button } from '@/design/button.tsx';
+import { Mark } from '@/design/mark.tsx';
+import { sayNearDay } from '@/design/say-day.ts';
+import { Body, Heading } from '@/design/text.tsx';
+import { useOffice } from '@/device/office.ts';
+import { usePeople } from '@/features/accounts/desk/use-people.ts';
+import { VisitDialog } from '@/features/planning/desk/visit-dialog.tsx';
+import { WALK_MARKS } from './walk-marks.ts';
+
+/** What was made of a round, the newest first, with what is planned already. */
+export function WalksSoFar({ walks, today }: { walks: readonly RoundWalk[]; today: string }) {
+  const [open, setOpen] = useState<string | null>(null);
+  const [job, setJob] = useState<string | null>(null);
+  const people = usePeople();
+  return (
+    <Column gap="$2">
+      <Heading>What came of it</Heading>
+      {walks.length === 0 ? (
+        <Body quiet>Nothing is planned of it yet; that takes a moment.</Body>
+      ) : null}
+      <Column role="list" aria-label="What came of it">
+        {walks.map((walk) => (
+          <Column key={walk.id} role="listitem" gap="$1" paddingVertical="$1">
+            <Row gap="$2">
+              <Mark name={WALK_MARKS[walk.standing]} size={18} silent />
+              <Body flex={1}>
+                {sayNearDay(walk.day, today)}
+                {walk.standing === 'today' ? '' : `, ${walk.standing}`}
+              </Body>
+              <Button
+                dense
+                plain
+                label={`${open === walk.id ? 'Fold away' : 'Look at'} ${sayNearDay(walk.day, today)}`}
+                onPress={() => setOpen(open === walk.id ? null : walk.id)}
+              >
+                {open === walk.id ? 'Fold away' : 'Look at'}
+              </Button>
+            </Row>
+            {walk.troubles.map((words) => (
+              <Body key={words} small eyes>
+                {words}
+              </Body>
+            ))}
+            {open === walk.id
+              ? walk.jobs.map(({ id, siteName, state, person }) => (
+                  <Row key={id} gap="$2" paddingLeft="$4">
+                    <Mark name={JOB_STATE_RULES[state].mark} size={16} silent />
+                    <Body small flex={1}>
+                      {siteName}: {state}, {people.name(person)}
+                    </Body>
+                    <Button dense plain label={`Open ${siteName}`} onPress={() => setJob(id)}>
+                      Open
+                    </Button>
+                  </Row>
+                ))
+              : null}
+          </Column>
+        ))}
+      </Column>
+      {job ? <JobOf key={job} id={job} onClose={() => setJob(null)} /> : null}
+    </Column>
+  );
+}
+
+function JobOf({ id, onClose }: { id: string; onClose: () => void }) {
+  const details = useOffice(JobDetails, `/api/jobs/${id}`, ['visit', 'sheet']).answer;
+  const people = usePeople();
+  const visit = details?.card.visits[0];
+  if (!details || !visit) return null;
+  const { job, siteName } = details.card;
+  return <VisitDialog card={{ job, visit, siteName }} people={people.list} onClose={onClose} />;
+}
