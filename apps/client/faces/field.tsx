@@ -45,8 +45,23 @@ const ReadyScreen = lazy(async () => {
   return { default: SelfTestScreen };
 });
 
+// Below the day's stops, and after them.
+const OwnRounds = lazy(async () => {
+  const { OwnRounds: Loaded } = await import('@/features/rounds/field/own-rounds.tsx');
+  return { default: Loaded };
+});
+const Trail = () => (
+  <TrailScreen
+    below={
+      <Suspense fallback={null}>
+        <OwnRounds />
+      </Suspense>
+    }
+  />
+);
+
 const SCREENS = {
-  trail: TrailScreen,
+  trail: Trail,
   visit: VisitScreen,
   sheet: SheetScreen,
   kept: KeptScreen,

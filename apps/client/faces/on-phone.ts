@@ -11,6 +11,7 @@ import { fieldsOnPhone } from '@/features/fields/field/on-phone.ts';
 import { mapsOnPhone } from '@/features/maps/field/on-phone.ts';
 import { planningOnPhone } from '@/features/planning/field/on-phone.ts';
 import { registerOnPhone } from '@/features/register/field/on-phone.ts';
+import { roundsOnPhone } from '@/features/rounds/field/on-phone.ts';
 import { sitesOnPhone } from '@/features/sites/field/on-phone.ts';
 import { tagsOnPhone } from '@/features/tags/field/on-phone.ts';
 import { templatesOnPhone } from '@/features/templates/field/on-phone.ts';
@@ -28,6 +29,7 @@ const PARTS = [
   mapsOnPhone,
   templatesOnPhone,
   planningOnPhone,
+  roundsOnPhone,
   captureOnPhone,
   actionsOnPhone,
   feedbackOnPhone,

@@ -433,7 +433,7 @@ describe('pull', () => {
     sheets: [
       {
         ...{ id: SHEET, version: ME, template: ME, title: 'Round' },
-        ...{ asset: null, person: null, expected: true },
+        ...{ asset: null, person: null, expected: true, leftOut: null },
       },
     ],
     expectedSheets: null,
@@ -620,7 +620,7 @@ test('what an earlier version kept of jobs and visits is read by this one', asyn
     sheets: [
       {
         ...{ id: SHEET, version: 'v', template: 't', title: 'Lift' },
-        ...{ asset: null, person: null, expected: true },
+        ...{ asset: null, person: null, expected: true, leftOut: null },
       },
     ],
   });

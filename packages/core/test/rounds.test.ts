@@ -337,6 +337,26 @@ describe('days of a round', () => {
       (each) => `${each.day.slice(8)}${each.day === each.due ? '' : ` for ${each.due.slice(8)}`}`,
     );
 
+  test('are counted from the first it can fall on, whatever week or month it is told in', () => {
+    const from = (rule: string): string[] =>
+      roundDays(
+        { ...weekly, rule, begins: '2031-04-04' },
+        new Set(),
+        '2031-04-04',
+        '2031-12-31',
+      ).map(({ day }) => day);
+    // 4 April 2031 is a Friday.
+    expect(from('FREQ=WEEKLY;INTERVAL=2;BYDAY=TU').slice(0, 2)).toEqual([
+      ...['2031-04-08', '2031-04-22'],
+    ]);
+    expect(from('FREQ=MONTHLY;INTERVAL=3;BYDAY=1TU').slice(0, 2)).toEqual([
+      ...['2031-05-06', '2031-08-05'],
+    ]);
+    expect(from('FREQ=DAILY;INTERVAL=10').slice(0, 2)).toEqual(['2031-04-04', '2031-04-14']);
+    expect(from('FREQ=WEEKLY;BYDAY=TU;COUNT=2')).toEqual(['2031-04-08', '2031-04-15']);
+    expect(from('FREQ=WEEKLY;INTERVAL=2;BYDAY=TU;UNTIL=20310409')).toEqual(['2031-04-08']);
+  });
+
   test('leave out and add what somebody said', () => {
     expect(inApril({})).toEqual(['01', '08', '15', '22', '29']);
     expect(inApril({ without: ['2031-04-15'], besides: ['2031-04-17'] })).toEqual([

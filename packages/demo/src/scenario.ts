@@ -24,6 +24,7 @@ import { emailOf, HOURS, PEOPLE } from './people.ts';
 import type { DemoPicture } from './pictures.ts';
 import { readingAt } from './readings.ts';
 import { OWN_FIELDS, ownColumns } from './own-fields.ts';
+import { HOLIDAYS, ROUNDS } from './rounds.ts';
 import { KINDS, MAIN_THING, thingsAt, WORN } from './register.ts';
 import { placeOf, SITES, type DemoSite } from './sites.ts';
 import { TEMPLATES, type DemoTemplate } from './templates/index.ts';
@@ -287,6 +288,25 @@ export class Scenario {
       this.put('own_fields', { id: this.things.uuid(), holder, ...own });
     for (const { name, fields } of KINDS)
       this.put('asset_kind', { id: this.things.uuid(), name, fields });
+    this.repeating();
+  }
+
+  /** What is walked again and again, from the day after tomorrow on: the server plans it ahead. */
+  private repeating(): void {
+    const keeper = this.author('edda').person;
+    for (const { who, onHolidays, template, stops, ...round } of ROUNDS)
+      this.put('round', {
+        ...round,
+        ...{ id: this.things.uuid(), branch_id: this.branch, on_holidays: onHolidays },
+        ...{ begins: addDays(this.today, 2), without: [], besides: [], recipients: [] },
+        ...{ reader_id: null, person_id: this.author(who).person, changed_by: keeper },
+        stops: stops.map(([place, minutes]) => ({
+          ...{ site: this.sites.get(place), asset: null, minutes },
+          template: this.templates.get(template)?.id,
+        })),
+      });
+    for (const [days, name] of HOLIDAYS)
+      this.put('holiday', { day: addDays(this.today, days), name });
   }
 
   /** What stands at a place, with its labels, and how it came there. */

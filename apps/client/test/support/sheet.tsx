@@ -66,7 +66,7 @@ export async function fill(
     sheets: [
       {
         ...{ id: SHEET, version, template: TEMPLATE, title: body.title, asset: null },
-        ...{ person: null, expected: true },
+        ...{ person: null, expected: true, leftOut: null },
       },
     ],
     expectedSheets: null,

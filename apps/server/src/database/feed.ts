@@ -14,7 +14,8 @@ export type FeedKind =
   | 'map'
   | 'own fields'
   | 'document'
-  | 'person';
+  | 'person'
+  | 'round';
 
 /**
  * Something that changed. It reaches the phones that keep a job, a site, a branch's or a person's own
@@ -24,15 +25,7 @@ export type Change =
   | { readonly kind: FeedKind; readonly ref: string; readonly reach: string | null }
   | {
       readonly kind:
-        | 'action'
-        | 'media'
-        | 'mail'
-        | 'template'
-        | 'client'
-        | 'opening'
-        | 'branch'
-        | 'feedback'
-        | 'round';
+        'action' | 'media' | 'mail' | 'template' | 'client' | 'opening' | 'branch' | 'feedback';
       readonly ref: string;
     };
 

@@ -82,6 +82,8 @@ export const JobSheet = z.object({
   person: Id.nullable(),
   /** Planned by the office; others were added on site. */
   expected: z.boolean(),
+  /** Somebody went past it, and why. Offices of before knew no such thing. */
+  leftOut: z.object({ reason: z.string(), by: Id, at: Instant }).nullable().default(null),
 });
 export type JobSheet = z.infer<typeof JobSheet>;
 
@@ -239,6 +241,23 @@ export const AddedSheet = z
   })
   .strict();
 export type AddedSheet = z.infer<typeof AddedSheet>;
+
+/** A sheet somebody at the job goes past: it stands until somebody begins it after all. */
+export const LeftOutSheet = z
+  .object({
+    id: TimedId,
+    job: Id,
+    sheet: Id,
+    reason: z
+      .string()
+      .trim()
+      .min(1, 'Say why it is left out: the office has to know.')
+      .max(1000, 'Shorter: at most 1,000 letters.'),
+    by: Id,
+    at: Instant,
+  })
+  .strict();
+export type LeftOutSheet = z.infer<typeof LeftOutSheet>;
 
 /** A visit, or one sheet, given to a colleague as it stands. */
 export const Handover = z

@@ -3,6 +3,8 @@ import { z } from 'zod';
 import { Day, Id, ListQuery, listOf, MinuteOfDay, Name, Words } from '../common/index.ts';
 import { JobState } from '../planning/index.ts';
 
+export { KeptRound } from './kept.ts';
+
 /** So many stops a round may have. */
 export const MOST_STOPS = 300;
 const MOST_EXCEPTIONS = 400;
@@ -75,7 +77,13 @@ export const RoundWalk = z.object({
   standing: WalkStanding,
   /** Stops that could not be planned, and why. */
   troubles: z.array(z.string()),
-  jobs: z.array(z.object({ id: Id, siteName: z.string(), state: JobState, person: Id.nullable() })),
+  jobs: z.array(
+    z.object({
+      ...{ id: Id, siteName: z.string(), state: JobState, person: Id.nullable() },
+      /** Stops of it that somebody went past. */
+      leftOut: z.int(),
+    }),
+  ),
 });
 export type RoundWalk = z.infer<typeof RoundWalk>;
 

@@ -8,8 +8,17 @@ import { OfficeDocument } from '../documents/index.ts';
 import { Feedback } from '../feedback/index.ts';
 import { OwnFields } from '../fields/index.ts';
 import { MapLayer } from '../maps/index.ts';
-import { AddedSheet, BegunJob, Handover, Job, Visit, VisitEvent } from '../planning/index.ts';
+import {
+  AddedSheet,
+  BegunJob,
+  Handover,
+  Job,
+  LeftOutSheet,
+  Visit,
+  VisitEvent,
+} from '../planning/index.ts';
 import { Asset, AssetKind } from '../register/index.ts';
+import { KeptRound } from '../rounds/kept.ts';
 import { LeftNote, Site, SiteNote } from '../sites/index.ts';
 import { BoundTag, Tag } from '../tags/index.ts';
 import { PublishedTemplate } from '../templates/index.ts';
@@ -21,6 +30,7 @@ export const PUSH_LIMIT = 500;
 export const OPERATIONS = {
   'job begun': BegunJob,
   'sheet added': AddedSheet,
+  'sheet left out': LeftOutSheet,
   'visit event': VisitEvent,
   entry: EntryContent,
   handover: Handover,
@@ -88,6 +98,7 @@ export const RECORDS = {
   series: Series,
   earlier: EarlierAnswers,
   'site note': SiteNote,
+  round: KeptRound,
 } as const;
 export type RecordKind = keyof typeof RECORDS;
 export type RecordOf<Kind extends RecordKind> = z.infer<(typeof RECORDS)[Kind]>;

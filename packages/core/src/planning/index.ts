@@ -11,7 +11,7 @@ export {
   SETTLED_STATES,
 } from './job-states.ts';
 export { nextStep, type NextStep } from './next-step.ts';
-export { isTheirs, type Part, PARTS, sheetToGoOn } from './parts.ts';
+export { isLeftOut, isTheirs, type PassableSheet, type Part, PARTS, sheetToGoOn } from './parts.ts';
 export {
   shortfalls,
   type Absence,

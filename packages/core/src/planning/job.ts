@@ -11,8 +11,10 @@ export interface KnownOfJob {
   /** The visits of whoever leads, and of whoever helps. */
   readonly leading: readonly VisitStanding[];
   readonly helping: readonly VisitStanding[];
-  /** Of every sheet of the job. */
+  /** Of every sheet of the job that is not left out. */
   readonly stages: readonly Stage[];
+  /** How many sheets somebody went past. */
+  readonly leftOut?: number;
   /** How many sheets the job is to have in the end; null where those it has are all. */
   readonly expected: number | null;
 }
@@ -29,11 +31,13 @@ function isTurnedBack({ leading, helping }: Pick<KnownOfJob, 'leading' | 'helpin
  * phone, whose work may not have arrived, says "finished".
  */
 export function jobState(known: KnownOfJob): JobState {
-  const { decision, leading, helping, stages, expected } = known;
+  const { decision, leading, helping, stages, expected, leftOut = 0 } = known;
   const visits = [...leading, ...helping];
   if (decision === 'cancelled' || decision === 'closed') return decision;
   if (stages.includes('returned')) return 'returned';
-  const complete = stages.length > 0 && stages.length >= (expected ?? 0);
+  // Nothing of it was done: the office plans it anew, as if somebody had turned back.
+  if (stages.length === 0 && leftOut > 0) return 'turned back';
+  const complete = stages.length > 0 && stages.length + leftOut >= (expected ?? 0);
   if (complete && stages.every((stage) => stage === 'approved')) return 'approved';
   if (complete && stages.every((stage) => stage === 'finished' || stage === 'approved'))
     return 'in review';

@@ -46,14 +46,19 @@ export function JobSheets({ details }: { details: JobDetails }) {
         const readable = stage !== 'untouched';
         return (
           <Row key={sheet.id} role="listitem" gap="$2">
-            <Mark name={MARKS[stage]} silent />
+            <Mark
+              name={sheet.leftOut && stage === 'untouched' ? 'needs eyes' : MARKS[stage]}
+              silent
+            />
             <Column flex={1}>
               <Body small strong>
                 {sheet.title}
                 {sheet.expected ? '' : ', added on site'}
               </Body>
               <Body tiny quiet>
-                {sayStage(stage, answered, asked)}
+                {sheet.leftOut && stage === 'untouched'
+                  ? `left out: ${sheet.leftOut.reason}`
+                  : sayStage(stage, answered, asked)}
               </Body>
             </Column>
             {plans && (stage === 'untouched' || stage === 'under way') ? (

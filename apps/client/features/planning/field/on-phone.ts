@@ -28,7 +28,7 @@ async function giveJobsTheirParts(store: Transaction): Promise<void> {
         {
           ...{ id: job.sheet.id, version: job.sheet.version, template: job.template },
           ...{ title: titles.get(job.sheet.version) ?? job.title, asset: null },
-          ...{ person: null, expected: true },
+          ...{ person: null, expected: true, leftOut: null },
         },
       ];
     });
@@ -51,13 +51,14 @@ async function giveBegunJobsTheirThing(store: Transaction): Promise<void> {
     });
 }
 
-/** Jobs were parts of no rounds. */
+/** Jobs were parts of no rounds, and no sheet of theirs was left out. */
 async function giveJobsTheirRound(store: Transaction): Promise<void> {
   await store
     .table<Partial<Job>>('jobs')
     .toCollection()
     .modify((job) => {
       job.round ??= null;
+      job.sheets = (job.sheets ?? []).map((sheet) => Object.assign({ leftOut: null }, sheet));
     });
 }
 

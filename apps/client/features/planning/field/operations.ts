@@ -16,6 +16,7 @@ const sheetUnder = (
   version: TemplateVersion,
   more: Pick<JobSheet, 'asset' | 'person' | 'expected'>,
 ): JobSheet => ({
+  leftOut: null,
   ...{ id, version: version.id, template: version.template, title: version.body.title },
   ...more,
 });
@@ -38,6 +39,19 @@ async function showBegunJob(store: LocalStore, begun: BegunJob): Promise<void> {
     ...{ part: 'leads', insteadOf: null, events: [] },
   });
 }
+
+const leaveOut = (
+  store: LocalStore,
+  at: string,
+  sheet: string,
+  leftOut: JobSheet['leftOut'],
+): Promise<unknown> =>
+  store.jobs
+    .where('id')
+    .equals(at)
+    .modify((job) => {
+      job.sheets = job.sheets.map((each) => (each.id === sheet ? { ...each, leftOut } : each));
+    });
 
 /** What the phone shows of a job's parts before the office has it. */
 export const planningOperations = {
@@ -92,6 +106,13 @@ export const planningOperations = {
         .modify((job) => {
           job.sheets = job.sheets.filter((sheet) => sheet.id !== id);
         }),
+  },
+  'sheet left out': {
+    place: ({ sheet }) => sheet,
+    say: ({ reason }) => `A sheet left out: ${reason}`,
+    show: (store, { job, sheet, reason, by, at }) =>
+      leaveOut(store, job, sheet, { reason, by, at }),
+    takeBack: (store, { job, sheet }) => leaveOut(store, job, sheet, null),
   },
   handover: {
     place: ({ visit, sheet }) => visit ?? sheet ?? '',

@@ -8,11 +8,18 @@ import { PressableRow } from '@/design/pressable-row.tsx';
 import { Body } from '@/design/text.tsx';
 import { AddSheetDialog } from './add-sheet-dialog.tsx';
 import { HandOverDialog } from './hand-over-dialog.tsx';
+import { LeaveOutDialog } from './leave-out-dialog.tsx';
 import { markForSheet, sayProgress } from './step-words.ts';
 import type { TrailSheet, TrailStop } from './trail.ts';
 import { TurnBackDialog } from './turn-back-dialog.tsx';
 
-type Open = 'add' | 'hand over' | 'turn back' | TrailSheet | null;
+type Open =
+  | 'add'
+  | 'hand over'
+  | 'turn back'
+  | { readonly give: TrailSheet }
+  | { readonly leaveOut: TrailSheet }
+  | null;
 
 /** The sheets of a stop, each a tap away; one more is added here, and work handed over. */
 export function SheetList({ stop }: { stop: TrailStop }) {
@@ -53,8 +60,23 @@ export function SheetList({ stop }: { stop: TrailStop }) {
               </Row>
             </PressableRow>
             {sheets.length > 1 && (each.stage === 'untouched' || each.stage === 'under way') ? (
-              <Button dense plain label={`Hand over ${each.title}`} onPress={() => setOpen(each)}>
+              <Button
+                dense
+                plain
+                label={`Hand over ${each.title}`}
+                onPress={() => setOpen({ give: each })}
+              >
                 Hand over
+              </Button>
+            ) : null}
+            {sheets.length > 1 && arrived && each.stage === 'untouched' && !each.leftOut ? (
+              <Button
+                dense
+                plain
+                label={`Leave out ${each.title}`}
+                onPress={() => setOpen({ leaveOut: each })}
+              >
+                Leave out
               </Button>
             ) : null}
           </Row>
@@ -83,10 +105,13 @@ export function SheetList({ stop }: { stop: TrailStop }) {
           onDone={given}
         />
       ) : null}
-      {open !== null && typeof open === 'object' ? (
+      {open !== null && typeof open === 'object' && 'leaveOut' in open ? (
+        <LeaveOutDialog sheet={open.leaveOut} job={job.id} onClose={close} />
+      ) : null}
+      {open !== null && typeof open === 'object' && 'give' in open ? (
         <HandOverDialog
-          what={open.title}
-          of={{ job: job.id, visit: null, sheet: open.sheet.id }}
+          what={open.give.title}
+          of={{ job: job.id, visit: null, sheet: open.give.sheet.id }}
           onClose={close}
           onDone={close}
         />

@@ -25,14 +25,16 @@ export function markFor(stop: TrailStop, isNext: boolean): MarkName {
 }
 
 /** The mark of one sheet of a stop. */
-export function markForSheet({ stage, unsent }: TrailSheet): MarkName {
+export function markForSheet({ stage, unsent, leftOut }: TrailSheet): MarkName {
+  if (leftOut) return 'needs eyes';
   if (stage === 'returned' || stage === 'approved') return stage;
   if (stage === 'finished') return unsent === 0 ? 'received' : 'finished';
   return stage === 'under way' ? 'under way' : 'planned';
 }
 
 /** How far one sheet is, in words. */
-export function sayProgress({ stage, answered, asked, unsent }: TrailSheet): string {
+export function sayProgress({ stage, answered, asked, unsent, leftOut }: TrailSheet): string {
+  if (leftOut) return `left out: ${leftOut.reason}`;
   if (stage === 'untouched') return 'not begun';
   if (stage === 'under way') return `begun, ${answered} of ${asked}`;
   if (stage === 'finished') return unsent === 0 ? 'received' : `finished · ${unsent} kept here`;

@@ -1,4 +1,4 @@
-import { Suspense, useDeferredValue, useEffect, useState } from 'react';
+import { Suspense, useDeferredValue, useEffect, useState, type ReactNode } from 'react';
 import { Column, Row, Scroll } from '@/design/box.tsx';
 import { Button } from '@/design/button.tsx';
 import { FieldFoot, FieldHead, FieldPage } from '@/design/field-frame.tsx';
@@ -17,8 +17,11 @@ import { TrailStops } from './trail-stops.tsx';
 import { useTrail } from './use-trail.ts';
 import { VisitBar } from './visit-bar.tsx';
 
-/** The person's day, stop by stop, the next one opened out: below its name, or beside the list. */
-export function TrailScreen() {
+/**
+ * The person's day, stop by stop, the next one opened out: below its name, or beside the list. `below`
+ * stands under today's stops.
+ */
+export function TrailScreen({ below }: { readonly below?: ReactNode }) {
   const { store } = usePhone();
   const [ahead, setAhead] = useState(0);
   const { day, trail } = useTrail(ahead);
@@ -78,6 +81,7 @@ export function TrailScreen() {
               </Button>
             ) : null}
           </Row>
+          {ahead === 0 && !filling ? below : null}
         </Scroll>
         {beside ? (
           <Column flex={1.1} minHeight={0} borderLeftWidth={1} borderColor="$rule">

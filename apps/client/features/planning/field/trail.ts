@@ -19,6 +19,8 @@ import { planFor } from './plan-for.ts';
 export interface TrailSheet {
   readonly sheet: JobSheet;
   readonly stage: Stage;
+  /** Why somebody went past it, as long as nobody has begun it since. */
+  readonly leftOut: JobSheet['leftOut'];
   readonly answered: number;
   readonly asked: number;
   /** What the office said as it came back; null where it did not. */
@@ -84,10 +86,12 @@ async function sheetAt(known: Known, sheet: JobSheet): Promise<TrailSheet | null
   const entries = known.entries.get(sheet.id) ?? [];
   const photos = known.photos.get(sheet.id) ?? [];
   const thing = sheet.asset === null ? undefined : known.assets.get(sheet.asset);
+  const standing = await standingOf(known.versions.get(sheet.version), entries);
   const receipts = entries.map(({ receivedAt }) => receivedAt);
   return {
-    ...(await standingOf(known.versions.get(sheet.version), entries)),
+    ...standing,
     sheet,
+    leftOut: standing.stage === 'untouched' ? sheet.leftOut : null,
     title: thing ? `${sheet.title}, ${thing.name}` : sheet.title,
     unsent:
       receipts.filter((at) => at === null).length +
@@ -107,7 +111,8 @@ async function stopAt(known: Known, visit: Visit): Promise<TrailStop | null> {
   const sheets = loaded.filter((sheet) => sheet !== null);
   const current = sheetToGoOn(sheets);
   if (!current) return null;
-  const { stage } = current;
+  // Where all else is gone past, nothing is left to fill in.
+  const stage = current.leftOut ? 'finished' : current.stage;
   const step = nextStep({
     setOff: hasSaid(visit.events, 'set off'),
     arrived: hasSaid(visit.events, 'arrived'),

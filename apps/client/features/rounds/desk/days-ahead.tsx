@@ -64,14 +64,17 @@ export function DaysAhead({ rhythm, today, mayChange, onChange }: DaysAheadProps
               ) : null}
             </Column>
             {mayChange ? (
-              <Button
-                dense
-                plain
-                label={`Leave out ${sayLongDay(due)}`}
-                onPress={() => leaveOut(due)}
-              >
-                Leave out
-              </Button>
+              // On one line with the day.
+              <Column marginTop={-9}>
+                <Button
+                  dense
+                  plain
+                  label={`Leave out ${sayLongDay(due)}`}
+                  onPress={() => leaveOut(due)}
+                >
+                  Leave out
+                </Button>
+              </Column>
             ) : null}
           </Row>
         ))}

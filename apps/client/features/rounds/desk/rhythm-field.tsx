@@ -33,7 +33,7 @@ export function RhythmField({ rule, onChange, asked }: RhythmFieldProps) {
   };
   const read = readRule(words);
   const understood = 'rule' in read ? sayRule(read.rule) : null;
-  const isAsWritten = understood !== null && understood === words.trim().toLowerCase();
+  const isAsWritten = understood?.toLowerCase() === words.trim().toLowerCase();
   return (
     <Column gap="$2">
       <Input

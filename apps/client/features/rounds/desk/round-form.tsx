@@ -23,7 +23,7 @@ import { useMe } from '@/features/accounts/session.ts';
 import { DaysAhead } from './days-ahead.tsx';
 import { RhythmField } from './rhythm-field.tsx';
 import { StopsField } from './stops-field.tsx';
-import { WalksSoFar } from './walks-so-far.tsx';
+import { Walks } from './walks.tsx';
 
 const HOLIDAY_WORDS: Readonly<Record<RoundDraft['onHolidays'], string>> = {
   'as ever': 'walked as ever',
@@ -223,7 +223,19 @@ export function RoundForm({ details }: { details: RoundDetails | null }) {
           {details ? (
             <>
               <Dots />
-              <WalksSoFar walks={details.walks} today={today} />
+              <Walks
+                title="What came of it"
+                nothing="No day of it has come yet."
+                walks={details.walks.filter(({ day }) => day <= today)}
+                today={today}
+              />
+              <Dots />
+              <Walks
+                title="Planned already"
+                nothing="Nothing of it is planned yet; that takes a moment."
+                walks={details.walks.filter(({ day }) => day > today).reverse()}
+                today={today}
+              />
             </>
           ) : null}
         </Column>

@@ -32,6 +32,7 @@ export class Rounds1764554400000 implements MigrationInterface {
         org_id uuid NOT NULL REFERENCES organisation, day date NOT NULL, name text NOT NULL,
         PRIMARY KEY (org_id, day)
       );
+      ALTER TABLE sheet ADD COLUMN left_out jsonb;
       ALTER TABLE job ADD COLUMN round jsonb;
       ALTER TABLE job ADD COLUMN walk_id uuid GENERATED ALWAYS AS ((round->>'walk')::uuid) STORED;
       CREATE INDEX job_of_walk ON job (org_id, walk_id) WHERE walk_id IS NOT NULL;
@@ -42,6 +43,7 @@ export class Rounds1764554400000 implements MigrationInterface {
 
   async down(runner: QueryRunner): Promise<void> {
     await runner.query(`
+      ALTER TABLE sheet DROP COLUMN left_out;
       ALTER TABLE job DROP COLUMN walk_id, DROP COLUMN round;
       DROP TABLE holiday, round_walk, round CASCADE;
     `);

@@ -1,4 +1,4 @@
-import type { Handover, Job, VisitEvent } from '@ant-trail/contract/planning';
+import type { Handover, Job, JobSheet, VisitEvent } from '@ant-trail/contract/planning';
 import type { JobDecision, JobState, Part } from '@ant-trail/core/planning';
 import type { Recorded } from '@ant-trail/core/records';
 import type { LastAnswer, SheetSummary } from '@ant-trail/core/sheet';
@@ -15,6 +15,8 @@ import { OwnFacts } from '../fields/entities.ts';
 import { SiteRow } from '../sites/entities.ts';
 
 type JobRound = NonNullable<Job['round']>;
+/** With the id of the operation that said so. */
+type LeftOut = NonNullable<JobSheet['leftOut']> & { readonly id: string };
 
 @Entity('job')
 export class JobRow extends OwnFacts {
@@ -60,6 +62,8 @@ export class SheetRow {
   @Column('boolean') expected!: boolean;
   /** Where it stands among the sheets of its job. */
   @Column('int') place!: number;
+  /** Somebody went past it. */
+  @Column('jsonb', { name: 'left_out', nullable: true }) leftOut!: LeftOut | null;
   /** Who added it on site; null where the office planned it. */
   @Column('uuid', { name: 'added_by', nullable: true }) addedBy!: string | null;
   /** A projection of the log: can be thrown away and folded again. */

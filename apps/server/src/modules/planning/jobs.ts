@@ -1,6 +1,7 @@
 import type { Job, JobCard, JobSheet, Visit, VisitCard } from '@ant-trail/contract/planning';
 import { may } from '@ant-trail/core/accounts';
 import {
+  isLeftOut,
   jobState,
   SETTLED_STATES,
   visitsInOrder,
@@ -23,6 +24,9 @@ const sheetOf = (row: SheetRow): JobSheet => ({
   asset: row.asset,
   person: row.person,
   expected: row.expected,
+  leftOut: row.leftOut && {
+    ...{ reason: row.leftOut.reason, by: row.leftOut.by, at: row.leftOut.at },
+  },
 });
 
 export function jobOf(row: JobRow): Job {
@@ -178,11 +182,15 @@ const standingsOf = ({ visits }: JobRow, who: Part): VisitStanding[] =>
 /** Computes a job's state anew from its visits and sheets; announces it when it changed. */
 export async function restate(db: EntityManager, organisation: string, id: string): Promise<void> {
   const row = await findJob(db, { id });
+  const toFillIn = row.sheets.filter(
+    ({ summary, leftOut }) => !isLeftOut({ stage: summary.stage, leftOut }),
+  );
   const state = jobState({
     decision: row.decision,
     leading: standingsOf(row, 'leads'),
     helping: standingsOf(row, 'helps'),
-    stages: row.sheets.map(({ summary }) => summary.stage),
+    stages: toFillIn.map(({ summary }) => summary.stage),
+    leftOut: row.sheets.length - toFillIn.length,
     expected: row.expectedSheets,
   });
   if (state === row.state) return;

@@ -31,6 +31,9 @@ export async function planVisit(
   const row = await findJob(db, { id: job });
   mustBeOpen(row);
   await mustBeColleagues(db, [plan.person]);
+  // Planned anew, what was gone past is to be done after all.
+  if (row.state === 'turned back')
+    await db.update(SheetRow, { job: { id: job } }, { leftOut: null });
   const visit = row.visits.find((each) => each.id === id);
   if (!visit) throw notFound('This visit');
   const planned = isTurnedBack(visit) ? randomUUID() : id;

@@ -20,6 +20,6 @@ export async function writeHolidays(
     HolidayRow,
     [...each.values()].map((holiday) => ({ ...holiday, org })),
   );
-  await announce(db, org, [{ kind: 'round', ref: org }]);
+  await announce(db, org, [{ kind: 'round', ref: org, reach: null }]);
   return allHolidays(db);
 }

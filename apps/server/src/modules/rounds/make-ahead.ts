@@ -40,15 +40,23 @@ export async function makeAhead(
     ...{ round: id, withdrawn: false, day: MoreThanOrEqual(today) },
   });
   const kept = new Set<string>();
+  let changes = round.trouble === null ? 0 : 1;
   for (const walk of made) {
     const asWanted = wanted.some(({ due, day }) => due === walk.due && day === walk.day);
-    const isKept =
-      asWanted && (walk.edition === round.edition || (await adapt(db, organisation, walk, round)));
+    if (asWanted && walk.edition === round.edition) {
+      kept.add(walk.due);
+      continue;
+    }
+    changes++;
+    const isKept = asWanted && (await adapt(db, organisation, walk, round));
     if (isKept || !(await withdraw(db, organisation, walk, round))) kept.add(walk.due);
   }
-  for (const day of wanted) if (!kept.has(day.due)) await makeWalk(db, organisation, round, day);
+  const fresh = wanted.filter(({ due }) => !kept.has(due));
+  for (const day of fresh) await makeWalk(db, organisation, round, day);
+  // It is looked at again and again: phones hear of it only where something is other.
+  if (changes + fresh.length === 0) return;
   await db.update(RoundRow, { id }, { trouble: null });
-  await announce(db, organisation, [{ kind: 'round', ref: id }]);
+  await announce(db, organisation, [{ kind: 'round', ref: id, reach: null }]);
 }
 
 /** The days of a round that are made ahead; those that were walked on another day already are not. */

@@ -122,6 +122,6 @@ async function changed(
   round: string,
 ): Promise<Round> {
   await queueRound(queue, db, { organisation, round });
-  await announce(db, organisation, [{ kind: 'round', ref: round }]);
+  await announce(db, organisation, [{ kind: 'round', ref: round, reach: null }]);
   return roundOf(db, await findRound(db, round));
 }

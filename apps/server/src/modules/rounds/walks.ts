@@ -13,6 +13,7 @@ interface JobFound {
   readonly site_name: string;
   readonly state: JobRow['state'];
   readonly person: string | null;
+  readonly left_out: number;
 }
 
 /** What was made of a round, the newest first. */
@@ -54,7 +55,9 @@ async function withJobs(
   today: string,
 ): Promise<RoundWalk[]> {
   const jobs = await db.query<JobFound[]>(
-    `SELECT j.id, j.walk_id AS walk, s.name AS site_name, j.state, v.person_id AS person
+    `SELECT j.id, j.walk_id AS walk, s.name AS site_name, j.state, v.person_id AS person,
+            (SELECT count(*)::int FROM sheet h WHERE h.job_id = j.id AND h.left_out IS NOT NULL
+               AND h.summary->>'stage' = 'untouched') AS left_out
      FROM job j JOIN site s ON s.id = j.site_id
      LEFT JOIN LATERAL (SELECT person_id, start FROM visit v WHERE v.job_id = j.id
                         ORDER BY v.part = 'leads' DESC, v.day DESC LIMIT 1) v ON true
@@ -70,8 +73,8 @@ async function withJobs(
         day,
         today,
       ),
-      jobs: own.map(({ id: job, site_name: siteName, state, person }) => ({
-        ...{ id: job, siteName, state, person },
+      jobs: own.map(({ id: job, site_name: siteName, state, person, left_out: leftOut }) => ({
+        ...{ id: job, siteName, state, person, leftOut },
       })),
     };
   });

@@ -5,6 +5,7 @@ import { addedSheetTaker } from '../planning/take-added-sheets.ts';
 import { openingTaker } from '../arrival/take-openings.ts';
 import { begunJobTaker } from '../planning/take-begun-jobs.ts';
 import { handoverTaker } from '../planning/take-handovers.ts';
+import { leftOutTaker } from '../planning/take-left-out.ts';
 import { visitEventTaker } from '../planning/take-visit-events.ts';
 import { feedbackTaker } from '../feedback/feedback.ts';
 import { siteNoteTaker } from '../sites/take-notes.ts';
@@ -17,6 +18,7 @@ import { boundTagTaker } from '../tags/take-bound-tags.ts';
 export const TAKERS: readonly OperationTaker[] = [
   taker(begunJobTaker),
   taker(addedSheetTaker),
+  taker(leftOutTaker),
   taker(visitEventTaker),
   taker(entryTaker),
   taker(handoverTaker),

@@ -22,7 +22,9 @@ export function roundDays(
 ): RoundDay[] {
   const [first, last] = [addDays(from, -MOST_DAYS_MOVED), addDays(to, MOST_DAYS_MOVED)];
   const left = new Set(without);
-  const due = new Set(daysOfRule(rule, begins, first, last).filter((day) => !left.has(day)));
+  const due = new Set(
+    daysOfRule(rule, firstDay(rule, begins), first, last).filter((day) => !left.has(day)),
+  );
   for (const day of besides) if (day >= first && day <= last) due.add(day);
   const walked = new Map<string, RoundDay>();
   for (const each of [...due].sort()) {
@@ -36,6 +38,25 @@ export function roundDays(
   return [...walked.values()]
     .filter(({ day }) => day >= from && day <= to)
     .sort((a, b) => (a.day < b.day ? -1 : 1));
+}
+
+/** As far as the first day of a rule is looked for. */
+const FIRST_WITHIN = 366 * 5;
+
+/**
+ * The day a round's steps are counted from: the first on which it could fall. “Every second Tuesday”
+ * from a Friday on begins on the next Tuesday, whatever week that Friday is in; so does RFC 5545 want
+ * it, whose first day is one of the rule.
+ */
+function firstDay(rule: string, begins: string): string {
+  const stepless = rule
+    .split(';')
+    .filter((part) => !/^(INTERVAL|COUNT|UNTIL)=/.test(part))
+    .join(';');
+  if (stepless === rule) return begins;
+  return (
+    daysOfRule(`${stepless};COUNT=1`, begins, begins, addDays(begins, FIRST_WITHIN))[0] ?? begins
+  );
 }
 
 function movedTo(day: string, how: OnHolidays, holidays: ReadonlySet<string>): string | null {

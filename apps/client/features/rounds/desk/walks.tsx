@@ -12,25 +12,30 @@ import { usePeople } from '@/features/accounts/desk/use-people.ts';
 import { VisitDialog } from '@/features/planning/desk/visit-dialog.tsx';
 import { WALK_MARKS } from './walk-marks.ts';
 
-/** What was made of a round, the newest first, with what is planned already. */
-export function WalksSoFar({ walks, today }: { walks: readonly RoundWalk[]; today: string }) {
+export interface WalksProps {
+  readonly title: string;
+  readonly nothing: string;
+  readonly walks: readonly RoundWalk[];
+  readonly today: string;
+}
+
+/** Walks of a round: those to come, or what came of those that were. */
+export function Walks({ title, nothing, walks, today }: WalksProps) {
   const [open, setOpen] = useState<string | null>(null);
   const [job, setJob] = useState<string | null>(null);
   const people = usePeople();
   return (
     <Column gap="$2">
-      <Heading>What came of it</Heading>
-      {walks.length === 0 ? (
-        <Body quiet>Nothing is planned of it yet; that takes a moment.</Body>
-      ) : null}
-      <Column role="list" aria-label="What came of it">
+      <Heading>{title}</Heading>
+      {walks.length === 0 ? <Body quiet>{nothing}</Body> : null}
+      <Column role="list" aria-label={title}>
         {walks.map((walk) => (
           <Column key={walk.id} role="listitem" gap="$1" paddingVertical="$1">
             <Row gap="$2">
               <Mark name={WALK_MARKS[walk.standing]} size={18} silent />
               <Body flex={1}>
                 {sayNearDay(walk.day, today)}
-                {walk.standing === 'today' ? '' : `, ${walk.standing}`}
+                {walk.standing === 'today' || walk.standing === 'ahead' ? '' : `, ${walk.standing}`}
               </Body>
               <Button
                 dense
@@ -47,11 +52,12 @@ export function WalksSoFar({ walks, today }: { walks: readonly RoundWalk[]; toda
               </Body>
             ))}
             {open === walk.id
-              ? walk.jobs.map(({ id, siteName, state, person }) => (
+              ? walk.jobs.map(({ id, siteName, state, person, leftOut }) => (
                   <Row key={id} gap="$2" paddingLeft="$4">
                     <Mark name={JOB_STATE_RULES[state].mark} size={16} silent />
                     <Body small flex={1}>
                       {siteName}: {state}, {people.name(person)}
+                      {leftOut > 0 ? `, ${leftOut} left out` : ''}
                     </Body>
                     <Button dense plain label={`Open ${siteName}`} onPress={() => setJob(id)}>
                       Open
