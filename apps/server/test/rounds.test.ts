@@ -1,7 +1,9 @@
+import { randomBytes } from 'node:crypto';
 import { setTimeout as sleep } from 'node:timers/promises';
-import type { JobsAnswer } from '@ant-trail/contract/planning';
+import type { JobDetails, JobsAnswer } from '@ant-trail/contract/planning';
 import type { Round, RoundDetails, RoundDraft, RoundsAnswer } from '@ant-trail/contract/rounds';
 import { addDays } from '@ant-trail/core/calendar';
+import { timeOrderedId } from '@ant-trail/core/log';
 import type { z } from 'zod';
 import { inOrganisation } from '../src/database/tenancy.ts';
 import { DAYS_AHEAD, makeAhead } from '../src/modules/rounds/make-ahead.ts';
@@ -99,6 +101,66 @@ test('a round is planned ahead by the queue: a visit for each place, a sheet for
   // It is on the phone of whoever walks it.
   const jobs = (await pull(technician)).of('job');
   expect(jobs.some((job) => job.round?.walk === first?.id)).toBe(true);
+});
+
+test('a stop is left out with a reason: the others count, and planned anew it is to be done', async () => {
+  const [one, two] = [await thing('Pump 7'), await thing('Pump 8')];
+  const round = await add({
+    ...{ rule: 'FREQ=DAILY;COUNT=1', stops: [stop({ asset: one }), stop({ asset: two })] },
+  });
+  const { walks } = await seen(round.id, (details) => details.walks.length === 1);
+  const job = walks[0]?.jobs[0]?.id ?? '';
+  const details = async (): Promise<JobDetails> =>
+    (await manager.call('GET', `/api/jobs/${job}`)).body as JobDetails;
+  const [first, second] = (await details()).card.job.sheets.map(({ id }) => id);
+  const leaveOut = (sheet: string | undefined, more: object = {}) => ({
+    kind: 'sheet left out',
+    body: {
+      ...{ id: timeOrderedId(Date.now(), randomBytes(16)), job, sheet, reason: 'Locked' },
+      ...{ by: org.people.technician, at: new Date().toISOString(), ...more },
+    },
+  });
+  const said = leaveOut(first);
+  expect((await technician.push(said))[0]?.outcome).toBe('received');
+  expect((await technician.push(said))[0]?.outcome).toBe('already had');
+  const left = (await details()).card.job;
+  expect(left.sheets[0]?.leftOut).toMatchObject({ reason: 'Locked', by: org.people.technician });
+  expect(left.state).toBe('planned');
+  expect((await look(round.id)).walks[0]?.jobs[0]?.leftOut).toBe(1);
+  const onPhone = (await pull(technician)).of('job').find(({ id }) => id === job);
+  expect(onPhone?.sheets[0]?.leftOut?.reason).toBe('Locked');
+  // Without a reason, in another's name, by somebody who is not at the job, of a sheet that is not there.
+  const refused = [
+    leaveOut(second, { reason: ' ' }),
+    leaveOut(second, { by: org.people.manager }),
+    leaveOut(org.sheet),
+  ];
+  for (const each of refused) expect((await technician.push(each))[0]?.outcome).toBe('refused');
+  const stranger = leaveOut(second, { by: org.people.reviewer });
+  expect((await reviewer.push(stranger))[0]?.outcome).toBe('refused');
+  // All of it left out: nothing was done, and the office plans it anew.
+  await technician.push(leaveOut(second));
+  const undone = (await details()).card;
+  expect(undone.job.state).toBe('turned back');
+  const anew = { person: org.people.technician, day: addDays(TODAY, 1), start: 600, minutes: 20 };
+  await manager.call('PUT', `/api/visits/${undone.visits[0]?.id}/plan`, anew);
+  const again = (await details()).card.job;
+  expect([again.state, again.sheets[0]?.leftOut]).toEqual(['planned', null]);
+});
+
+test('phones keep the rounds there are, with their days, and hear of those that are retired', async () => {
+  const { id } = await add({ name: 'Far lifts', rule: 'FREQ=DAILY;INTERVAL=3' });
+  await seen(id, ({ walks }) => walks.length === 5);
+  const filled = await pull(technician);
+  expect(filled.of('round').find((round) => round.id === id)).toMatchObject({
+    ...{ name: 'Far lifts', person: org.people.technician, retired: false },
+    days: expect.arrayContaining([TODAY, addDays(TODAY, 3)]) as unknown,
+  });
+  await manager.call('POST', `/api/rounds/${id}/retirement`, { retired: true });
+  const later = await pull(technician, filled.cursor, filled.through);
+  expect(later.of('round').find((round) => round.id === id)).toMatchObject({
+    ...{ retired: true, days: [] },
+  });
 });
 
 test('made twice, or by two at once, nothing is there twice', async () => {

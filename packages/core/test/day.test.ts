@@ -14,6 +14,8 @@ import {
   type Part,
   type Stop,
   type VisitStep,
+  isLeftOut,
+  sheetToGoOn,
 } from '../src/planning/index.ts';
 import { needOfEyes, standsOut } from '../src/review/index.ts';
 import { fold, summarise, type SheetSummary } from '../src/sheet/index.ts';
@@ -94,6 +96,11 @@ test.each([
   [{ decision: 'cancelled', stages: ['approved'] }, 'cancelled'],
   [{ decision: 'closed', stages: ['under way'] }, 'closed'],
   [{ decision: 'reopened', stages: ['approved'] }, 'approved'],
+  // What somebody went past is not waited for; where that is all, nothing was done.
+  [{ stages: ['approved'], leftOut: 2 }, 'approved'],
+  [{ stages: ['finished'], leftOut: 2, expected: 3 }, 'in review'],
+  [{ stages: ['untouched'], leftOut: 2 }, 'planned'],
+  [{ stages: [], leftOut: 1 }, 'turned back'],
   // Two are still to be found on site.
   [{ stages: ['approved'], expected: 3 }, 'under way'],
   [{ stages: ['finished', 'approved'], expected: 2 }, 'in review'],
@@ -211,4 +218,22 @@ describe('the calendar', () => {
     expect(sayMinute(520)).toBe('08:40');
     expect([45, 60, 95].map(sayLength)).toEqual(['45 min', '1 h', '1 h 35']);
   });
+});
+
+test('a sheet that is left out is gone past, until somebody begins it', () => {
+  const said = { reason: 'Locked' };
+  const sheet = (id: string, stage: 'untouched' | 'under way' | 'finished', leftOut = false) => ({
+    ...{ id, stage },
+    leftOut: leftOut ? said : null,
+  });
+  const next = (...sheets: ReturnType<typeof sheet>[]): string | undefined =>
+    sheetToGoOn(sheets)?.id;
+  expect(next(sheet('a', 'untouched', true), sheet('b', 'untouched'))).toBe('b');
+  expect(next(sheet('a', 'untouched', true), sheet('b', 'finished'))).toBe('b');
+  expect(next(sheet('a', 'under way', true), sheet('b', 'untouched'))).toBe('a');
+  expect(next(sheet('a', 'untouched', true))).toBe('a');
+  expect(next()).toBeUndefined();
+  expect(isLeftOut(sheet('a', 'untouched', true))).toBe(true);
+  expect(isLeftOut(sheet('a', 'finished', true))).toBe(false);
+  expect(isLeftOut(sheet('a', 'untouched'))).toBe(false);
 });
