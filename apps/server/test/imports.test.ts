@@ -1,4 +1,5 @@
 import type { ImportColumn, ImportKind, ImportResult } from '@ant-trail/contract/exchange';
+import type { JobCard } from '@ant-trail/contract/planning';
 import type { Asset } from '@ant-trail/contract/register';
 import type { Client, Site } from '@ant-trail/contract/sites';
 import { openOffice, type Caller, type Office, type Organisation } from './support/office.ts';
@@ -238,4 +239,42 @@ test('a place that could be either of two is asked about, and an area too long t
   );
   expect(body.refused.map(({ line }) => line)).toEqual([2, 3]);
   expect(body.refused[0]?.why).toContain('Several places are called');
+});
+
+test('jobs come in at places, with sheets and people that are there; a second time none does', async () => {
+  const day = new Date(Date.now() + 86_400_000).toISOString().slice(0, 10);
+  const [year, month, date] = day.split('-');
+  const { body: site } = await manager.call('GET', `/api/sites/${org.site}`);
+  const { name } = site as Site;
+  const csv = [
+    'Site;Template;Date;Time;Minutes;Technician;What to do;Until',
+    `${name};Round;${day};08:30;30;technician@imports.example;Bring the key;`,
+    `${name};round;${Number(date)}.${Number(month)}.${year};;;;;`,
+    `${name};Round;${day};08:30;30;;;`,
+    `Nowhere;Round;${day};;;;;`,
+    `${name};Nothing;${day};;;;;`,
+    `${name};Round;31.2.2031;;;;;`,
+    `${name};Round;4/8/2031;;;;;`,
+    `${name};Round;${day};soon;;;;`,
+    `${name};Round;${day};;;Nobody at all;;`,
+    `${name};Round;${day};10:00;2;;;`,
+    `${name};Round;${day};11:00;30;;;10:00`,
+  ].join('\n');
+  const uses = [
+    ...['place', 'sheet', 'day', 'start', 'minutes', 'person', 'instructions', 'latest'],
+  ];
+  const mail = org.emails.technician;
+  const file = csv.replace('technician@imports.example', mail);
+  const { body } = await send('jobs', file, uses);
+  expect(body.refused.map(({ line }) => line)).toEqual([4, 5, 6, 7, 8, 9, 10, 11]);
+  expect(body.refused[0]?.why).toBe('Such a job is planned for then on line 2 already.');
+  expect(body.fits).toBe(3);
+  const done = await send('jobs', file, uses, { really: true, without: true });
+  expect(done.body).toMatchObject({ fits: 3, done: true });
+  const rows = await list<JobCard>(`/api/jobs?from=${day}&to=${day}`);
+  const planned = rows.find(({ visits }) => visits[0]?.person === org.people.technician);
+  expect(planned?.visits[0]).toMatchObject({ start: 510, minutes: 30 });
+  expect(planned?.job.instructions).toBe('Bring the key');
+  expect((await send('jobs', file, uses)).body.fits).toBe(0);
+  expect((await send('jobs', file, uses, {}, technician)).status).toBe(403);
 });

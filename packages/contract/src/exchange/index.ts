@@ -23,7 +23,7 @@ export const TableFormat = z.enum(['csv', 'xlsx']);
 export type TableFormat = z.infer<typeof TableFormat>;
 
 /** What a file of rows can be taken in as, in the order an empty organisation begins. */
-export const IMPORT_KINDS = ['people', 'clients', 'places', 'things'] as const;
+export const IMPORT_KINDS = ['people', 'clients', 'places', 'things', 'jobs'] as const;
 export const ImportKind = z.enum(IMPORT_KINDS);
 export type ImportKind = z.infer<typeof ImportKind>;
 

@@ -31,6 +31,10 @@ const WORDS: Record<ImportKind, { one: string; several: string; before: string }
     ...{ one: 'thing', several: 'things' },
     before: 'Their places have to be there; areas that are not are made.',
   },
+  jobs: {
+    ...{ one: 'job', several: 'jobs' },
+    before: 'Places, sheets and people have to be there.',
+  },
 };
 
 const SAMPLES = 3;

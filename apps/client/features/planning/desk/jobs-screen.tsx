@@ -20,6 +20,7 @@ import { ownColumns, ownIds } from '@/features/fields/desk/own-columns.tsx';
 import { OwnFieldsButton } from '@/features/fields/desk/own-fields-button.tsx';
 import { useOwnFields } from '@/features/fields/desk/use-own-fields.ts';
 import { DaysFilter } from '@/features/lists/desk/days-filter.tsx';
+import { ImportButton } from '@/features/exchange/desk/import-button.tsx';
 import { ListPage } from '@/features/lists/desk/list-page.tsx';
 import type { ListColumn } from '@/features/lists/desk/office-list.tsx';
 import { TextFilter } from '@/features/lists/desk/text-filter.tsx';
@@ -107,6 +108,7 @@ export function JobsScreen() {
       actions={
         <Row gap="$2" flexWrap="wrap">
           <OwnFieldsButton holder="job" />
+          {may(own.roles, 'plan') ? <ImportButton kind="jobs" onDone={list.again} /> : null}
           <Button main dense onPress={() => router.navigate('/day?new=job')}>
             New job
           </Button>

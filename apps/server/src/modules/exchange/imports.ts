@@ -6,6 +6,7 @@ import { notAllowed, Refusal } from '../../refusals/refusal.ts';
 import { may } from '@ant-trail/core/accounts';
 import { importTarget, type ImportLine, type ImportTarget } from '../../tables/import-target.ts';
 import { peopleImport } from '../accounts/import-people.ts';
+import { jobImport } from '../planning/import-jobs.ts';
 import { assetImport } from '../register/import-assets.ts';
 import { clientImport, siteImport } from '../sites/import-sites.ts';
 
@@ -15,6 +16,7 @@ const TARGETS: readonly ImportTarget[] = [
   importTarget(clientImport),
   importTarget(siteImport),
   importTarget(assetImport),
+  importTarget(jobImport),
 ];
 
 /** The largest file that is taken in at once, in lines. */

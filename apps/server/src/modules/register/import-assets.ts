@@ -17,7 +17,7 @@ import {
   type LineReader,
 } from '../../tables/import-target.ts';
 import { factsOf, FIELD } from '../fields/read-facts.ts';
-import { SiteRow } from '../sites/entities.ts';
+import { siteNamed } from '../sites/site-named.ts';
 import { AssetRow } from './entities.ts';
 import { assetKinds } from './kinds.ts';
 import { noteEvents } from './events.ts';
@@ -99,14 +99,7 @@ async function begin(
   // The areas things come into could be moved away meanwhile.
   await oneAtATime(db, 'register', organisation);
   const kinds = await assetKinds(db);
-  const sites = await db.find(SiteRow, {
-    select: { id: true, name: true, number: true },
-    where: { retired: false },
-  });
-  const byName = onceOnly(sites.map(({ id, name }) => [plain(name), id]));
-  const byNumber = onceOnly(
-    sites.flatMap(({ id, number }) => (number.trim() ? [[plain(number), id] as const] : [])),
-  );
+  const siteOf = await siteNamed(db);
   const there = await db.find(AssetRow, {
     select: { id: true, site: true, name: true, area: true, within: true, kind: true },
   });
@@ -123,18 +116,10 @@ async function begin(
       .map(({ site, within, name, kind }) => [keyOf(site, within, name, kind), 0]),
   );
   return (line, number) => {
+    const found = siteOf(line);
+    if ('why' in found) return found;
+    const { site } = found;
     const place = line.get('place') ?? '';
-    const named = byName.get(plain(place));
-    const site = named === undefined ? byNumber.get(plain(place)) : named;
-    if (!place) return { why: 'It names no place.' };
-    if (site === null)
-      return {
-        why:
-          named === null
-            ? `Several places are called “${place}”: give the client’s number for it.`
-            : `Several places have number ${place}: give the name.`,
-      };
-    if (site === undefined) return { why: `There is no place called “${place}”.` };
     const kind = line.get('kind') ?? '';
     const condition = Condition.safeParse(plain(line.get('condition') ?? '') || 'unknown');
     if (!condition.success) return { why: `Condition: one of ${Condition.options.join(', ')}.` };
