@@ -9,6 +9,7 @@ import { documentsOnPhone } from '@/features/documents/field/on-phone.ts';
 import { feedbackOnPhone } from '@/features/feedback/field/on-phone.ts';
 import { fieldsOnPhone } from '@/features/fields/field/on-phone.ts';
 import { mapsOnPhone } from '@/features/maps/field/on-phone.ts';
+import { messagesOnPhone } from '@/features/messages/field/on-phone.ts';
 import { planningOnPhone } from '@/features/planning/field/on-phone.ts';
 import { registerOnPhone } from '@/features/register/field/on-phone.ts';
 import { roundsOnPhone } from '@/features/rounds/field/on-phone.ts';
@@ -29,6 +30,7 @@ const PARTS = [
   mapsOnPhone,
   templatesOnPhone,
   planningOnPhone,
+  messagesOnPhone,
   roundsOnPhone,
   captureOnPhone,
   actionsOnPhone,

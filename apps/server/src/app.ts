@@ -112,7 +112,7 @@ export function allRoutes(
     ...reviewRoutes,
     ...storyRoutes,
     ...actionRoutes,
-    ...syncRoutes(parts.logger),
+    ...syncRoutes(parts.logger, parts.queue),
     ...mediaRoutes(parts.files),
     ...reportRoutes(parts.reports, parts.files, parts.queue),
   ];

@@ -23,6 +23,7 @@ import { FinishedSheets1764457200000 } from './database/migrations/28-finished-s
 import { Shapes1764464400000 } from './database/migrations/29-shapes.ts';
 import { AlsoIn1764550800000 } from './database/migrations/30-also-in.ts';
 import { Rounds1764554400000 } from './database/migrations/31-rounds.ts';
+import { OnTheWay1764558000000 } from './database/migrations/32-on-the-way.ts';
 import { Register1764057600000 } from './database/migrations/3-register.ts';
 import { FeedByTransaction1764090000000 } from './database/migrations/4-feed-by-transaction.ts';
 import { SignIn1764093600000 } from './database/migrations/5-sign-in.ts';
@@ -52,6 +53,7 @@ import {
   VisitEventRow,
   VisitRow,
 } from './modules/planning/entities.ts';
+import { OnTheWayRow } from './modules/messages/entities.ts';
 import { HolidayRow, RoundRow, RoundWalkRow } from './modules/rounds/entities.ts';
 import { AssetEventRow, AssetKindRow, AssetRow } from './modules/register/entities.ts';
 import { ClientRow, SiteNoteRow, SiteRow } from './modules/sites/entities.ts';
@@ -93,6 +95,7 @@ const ENTITIES = [
   RoundRow,
   RoundWalkRow,
   HolidayRow,
+  OnTheWayRow,
   SheetRow,
   EntryRow,
   ActionRow,
@@ -152,6 +155,7 @@ export function ownerData(url: string): DataSource {
       Shapes1764464400000,
       AlsoIn1764550800000,
       Rounds1764554400000,
+      OnTheWay1764558000000,
     ],
     migrationsTableName: 'migration',
     logging: false,

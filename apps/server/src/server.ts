@@ -18,6 +18,7 @@ import { OfficeKey } from './modules/arrival/office-key.ts';
 import { MediaFiles } from './modules/media/files.ts';
 import { keepApprovals, reportApproval } from './modules/reports/approvals.ts';
 import { ReportMaker } from './modules/reports/maker.ts';
+import { WORDS, workOffWords } from './modules/messages/send-words.ts';
 import { REPORTS, workOffReports } from './modules/reports/queue.ts';
 import { lookAtRounds, ROUNDS, workOffRounds } from './modules/rounds/queue.ts';
 import { openQueue } from './queue/queue.ts';
@@ -46,13 +47,14 @@ export async function openServer(config: Config, logger: Logger): Promise<Server
   const tables = new TableReader(config.tableWorker);
   const folding = new Folding(config.foldWorker);
   const orders = new OrderLine(config.orderWorker);
-  const queue = await openQueue(config.databaseUrl, [REPORTS, ...ROUNDS], (error) =>
+  const queue = await openQueue(config.databaseUrl, [REPORTS, WORDS, ...ROUNDS], (error) =>
     logger.error({ err: error }, 'queue'),
   );
   const mail = new StandInMail();
   keepMail(data, mail);
   const mailPort = await mail.open();
   await workOffReports(queue, (task) => reportApproval({ data, files, reports, mailPort }, task));
+  await workOffWords(queue, data, mailPort, logger);
   await workOffRounds(queue, data, logger);
   await lookAtRounds(queue);
   const listening = new Listening(config.databaseUrl);

@@ -144,6 +144,12 @@ beforeAll(async () => {
   await owner.call('POST', '/api/people', SOMEBODY);
   await owner.call('PUT', '/api/views', VIEW);
   await inOrganisation(office.data, b.id, (db) =>
+    db.query(
+      `INSERT INTO on_the_way (org_id, id, visit_id, body, outcome) VALUES ($1, $2, $3, $4, 'sent')`,
+      [b.id, idFrom(32), b.visit, JSON.stringify({ to: { name: 'Secret of B' } })],
+    ),
+  );
+  await inOrganisation(office.data, b.id, (db) =>
     db.query(`INSERT INTO taken_visit (org_id, visit_id, person_id) VALUES ($1, $2, $3)`, [
       ...[b.id, b.visit, b.people.reviewer],
     ]),

@@ -10,6 +10,8 @@ export interface Taking {
   readonly session: Session;
   /** How far the sender's clock is before the office's, in milliseconds; 0 where it is not told. */
   readonly clockOffMs: number;
+  /** Has something done later, once this transaction has gone through. */
+  readonly later: (line: string, task: object) => Promise<void>;
 }
 
 /** The office's word on what it took: received or had already, or why it was refused. */

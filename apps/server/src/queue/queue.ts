@@ -16,12 +16,21 @@ export async function openQueue(
   return queue;
 }
 
-/** Has something sent within the caller's transaction: it is done only when that goes through. */
-export const within = (db: EntityManager): { db: PgBoss.Db } => ({
-  db: {
-    executeSql: async (text, values) => ({ rows: await rowsOf(db, text, values) }),
-  },
-});
+/** What fails is tried again, each time after a longer rest. */
+export const TRIES = { retryLimit: 5, retryDelay: 5, retryBackoff: true } as const;
+
+/** Has something done once the caller's transaction has gone through, and only then. */
+export async function sendLater(
+  queue: Queue,
+  db: EntityManager,
+  line: string,
+  task: object,
+): Promise<void> {
+  await queue.send(line, task, {
+    ...TRIES,
+    db: { executeSql: async (text, values) => ({ rows: await rowsOf(db, text, values) }) },
+  });
+}
 
 async function rowsOf(db: EntityManager, text: string, values: unknown[]): Promise<unknown[]> {
   const result: unknown = await db.query(text, values);

@@ -8,6 +8,7 @@ import { OfficeDocument } from '../documents/index.ts';
 import { Feedback } from '../feedback/index.ts';
 import { OwnFields } from '../fields/index.ts';
 import { MapLayer } from '../maps/index.ts';
+import { OnTheWay, Told } from '../messages/index.ts';
 import {
   AddedSheet,
   BegunJob,
@@ -33,6 +34,7 @@ export const OPERATIONS = {
   'sheet left out': LeftOutSheet,
   'visit event': VisitEvent,
   entry: EntryContent,
+  'on the way': OnTheWay,
   handover: Handover,
   action: ActionDraft,
   'site note': LeftNote,
@@ -99,6 +101,7 @@ export const RECORDS = {
   earlier: EarlierAnswers,
   'site note': SiteNote,
   round: KeptRound,
+  told: Told,
 } as const;
 export type RecordKind = keyof typeof RECORDS;
 export type RecordOf<Kind extends RecordKind> = z.infer<(typeof RECORDS)[Kind]>;

@@ -14,3 +14,8 @@ export const LeaveDialog = lazy(async () => {
   const { LeaveDialog: Loaded } = await import('./leave-dialog.tsx');
   return { default: Loaded };
 });
+
+export const TellThem = lazy(async () => {
+  const { TellThem: Loaded } = await import('@/features/messages/field/tell-them.tsx');
+  return { default: Loaded };
+});

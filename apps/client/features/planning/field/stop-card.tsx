@@ -3,13 +3,15 @@ import { View } from '@tamagui/core';
 import { sayLength, sayMinute } from '@ant-trail/core/calendar';
 import type { Place } from '@ant-trail/core/geo';
 import { useRouter } from 'expo-router';
+import { Suspense } from 'react';
 import { Column, Row } from '@/design/box.tsx';
 import { Button, CallLink } from '@/design/button.tsx';
 import { Hazards } from '@/design/hazards.tsx';
 import { Notice } from '@/design/notice.tsx';
 import { Body } from '@/design/text.tsx';
 import type { TrailStop } from './trail.ts';
-import { useMinutesAway } from './use-minutes-away.ts';
+import { TellThem } from './later.tsx';
+import { useMinutesAway, useMinutesFromHere } from './use-minutes-away.ts';
 
 /** The next stop opened out: what to do, what to beware of, whom to call. */
 export function StopCard({ stop, before }: { stop: TrailStop; before?: TrailStop | undefined }) {
@@ -44,6 +46,7 @@ export function StopCard({ stop, before }: { stop: TrailStop; before?: TrailStop
           Returned to you: “{returnedWith}”
         </Notice>
       ) : null}
+      {stop.step === 'arrived' ? <OnTheWay stop={stop} before={before} /> : null}
       <Row padding="$4" paddingTop="$3" gap="$2" alignItems="stretch">
         {contact ? <CallLink name={contact.name} phone={contact.phone} /> : null}
         <Button onPress={() => router.navigate(`/way/${site.id}`)}>Way</Button>
@@ -52,6 +55,18 @@ export function StopCard({ stop, before }: { stop: TrailStop; before?: TrailStop
         </Button>
       </Row>
     </View>
+  );
+}
+
+/** Once somebody has set off, whoever waits can be told. */
+function OnTheWay({ stop, before }: { stop: TrailStop; before: TrailStop | undefined }) {
+  const minutesAway = useMinutesFromHere(stop.site, before?.site);
+  return (
+    <Column paddingHorizontal="$4" paddingTop="$2">
+      <Suspense fallback={null}>
+        <TellThem visit={stop.visit.id} site={stop.site} minutesAway={minutesAway} />
+      </Suspense>
+    </Column>
   );
 }
 

@@ -17,11 +17,13 @@ import { ArrivalHere } from '@/features/arrival/field/arrival-here.tsx';
 import { DocumentLines, useDocumentsAbout } from '@/features/documents/field/document-lines.tsx';
 import { aboutPlace } from '@/features/documents/field/documents-about.ts';
 import { Known } from '@/features/fields/field/known.tsx';
+import { TellThem } from '@/features/messages/field/tell-them.tsx';
 import { NotesHere } from '@/features/sites/field/notes-here.tsx';
 import { usePhone } from '@/features/sync/phone.tsx';
 import { SheetList } from './sheet-list.tsx';
 import { markFor, standingWords } from './step-words.ts';
 import type { TrailStop } from './trail.ts';
+import { useMinutesFromHere } from './use-minutes-away.ts';
 
 export interface VisitDetailsProps {
   readonly stop: TrailStop;
@@ -38,6 +40,7 @@ export function VisitDetails({ stop, aside = false }: VisitDetailsProps) {
   const people = useLive(() => store.people.toArray(), [store]) ?? [];
   const names = new Map(people.map(({ id, name }) => [id, name]));
   const { organisation } = useMe();
+  const minutesAway = useMinutesFromHere(site, undefined);
   return (
     <Scroll
       {...(aside
@@ -106,6 +109,9 @@ export function VisitDetails({ stop, aside = false }: VisitDetailsProps) {
       </Part>
       {site.contacts.length > 0 ? (
         <Part title="People">
+          {stop.step === 'arrived' ? (
+            <TellThem visit={visit.id} site={site} minutesAway={minutesAway} />
+          ) : null}
           {site.contacts.map((contact) => (
             <Row className="to-hand" key={contact.name} gap="$3" justifyContent="space-between">
               <Column flexShrink={1}>

@@ -1,6 +1,6 @@
 import type { EntityManager } from 'typeorm';
 import { z } from 'zod';
-import { within, type Queue } from '../../queue/queue.ts';
+import { sendLater, type Queue } from '../../queue/queue.ts';
 
 /** Where reports wait to be drawn and mailed. */
 export const REPORTS = 'mail-report';
@@ -18,10 +18,7 @@ export async function queueReport(
   db: EntityManager,
   task: ReportTask,
 ): Promise<void> {
-  await queue.send(REPORTS, task, {
-    ...{ retryLimit: 5, retryDelay: 10, retryBackoff: true },
-    ...within(db),
-  });
+  await sendLater(queue, db, REPORTS, task);
 }
 
 export async function workOffReports(

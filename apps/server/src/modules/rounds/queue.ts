@@ -2,7 +2,7 @@ import type { Logger } from 'pino';
 import type { DataSource, EntityManager } from 'typeorm';
 import { z } from 'zod';
 import { inOrganisation } from '../../database/tenancy.ts';
-import { within, type Queue } from '../../queue/queue.ts';
+import { sendLater, TRIES, type Queue } from '../../queue/queue.ts';
 import { Refusal } from '../../refusals/refusal.ts';
 import { RoundRow } from './entities.ts';
 import { makeAhead } from './make-ahead.ts';
@@ -16,11 +16,10 @@ const WHEN = '*/15 * * * *';
 
 const RoundTask = z.object({ organisation: z.string(), round: z.string() });
 type RoundTask = z.infer<typeof RoundTask>;
-const TRIES = { retryLimit: 5, retryDelay: 5, retryBackoff: true } as const;
 
 /** Has a round made ahead once the caller's transaction has gone through. */
 export async function queueRound(queue: Queue, db: EntityManager, task: RoundTask): Promise<void> {
-  await queue.send(MAKE, task, { ...TRIES, ...within(db) });
+  await sendLater(queue, db, MAKE, task);
 }
 
 /** Has all rounds of an organisation made ahead once the caller's transaction has gone through. */

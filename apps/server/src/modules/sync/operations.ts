@@ -6,6 +6,7 @@ import { openingTaker } from '../arrival/take-openings.ts';
 import { begunJobTaker } from '../planning/take-begun-jobs.ts';
 import { handoverTaker } from '../planning/take-handovers.ts';
 import { leftOutTaker } from '../planning/take-left-out.ts';
+import { onTheWayTaker } from '../messages/take-on-the-way.ts';
 import { visitEventTaker } from '../planning/take-visit-events.ts';
 import { feedbackTaker } from '../feedback/feedback.ts';
 import { siteNoteTaker } from '../sites/take-notes.ts';
@@ -21,6 +22,7 @@ export const TAKERS: readonly OperationTaker[] = [
   taker(leftOutTaker),
   taker(visitEventTaker),
   taker(entryTaker),
+  taker(onTheWayTaker),
   taker(handoverTaker),
   taker(actionTaker),
   taker(siteNoteTaker),

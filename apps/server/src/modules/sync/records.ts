@@ -8,6 +8,7 @@ import { ownFieldRecords } from '../fields/phone-records.ts';
 import { mapRecords } from '../maps/phone-records.ts';
 import { jobRecords, visitRecords } from '../planning/phone-records.ts';
 import { assetKindRecords, assetRecords } from '../register/phone-records.ts';
+import { toldRecords } from '../messages/told.ts';
 import { roundRecords } from '../rounds/phone-records.ts';
 import { siteNoteRecords, siteRecords } from '../sites/phone-records.ts';
 import { tagRecords } from '../tags/phone-records.ts';
@@ -33,4 +34,5 @@ export const RECORD_SOURCES: readonly PhoneRecords[] = [
   siteNoteRecords,
   arrivalRecords,
   roundRecords,
+  toldRecords,
 ];

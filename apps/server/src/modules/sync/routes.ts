@@ -1,11 +1,12 @@
 import { PullAnswer, PullQuery, Push, PushAnswer } from '@ant-trail/contract/sync';
 import type { Logger } from 'pino';
 import { route, type Route } from '../../http/route.ts';
+import { sendLater, type Queue } from '../../queue/queue.ts';
 import { readCursor } from './cursor.ts';
 import { answerPull } from './pull.ts';
 import { takePush } from './push.ts';
 
-export const syncRoutes = (log: Pick<Logger, 'error'>): Route[] => [
+export const syncRoutes = (log: Pick<Logger, 'error'>, queue: Queue): Route[] => [
   route({
     method: 'post',
     path: '/api/push',
@@ -16,7 +17,10 @@ export const syncRoutes = (log: Pick<Logger, 'error'>): Route[] => [
     answer: PushAnswer,
     handle: async ({ db, body, session }) => ({
       receipts: await takePush(
-        { db, session, clockOffMs: body.clock ? Date.parse(body.clock) - Date.now() : 0 },
+        {
+          ...{ db, session, clockOffMs: body.clock ? Date.parse(body.clock) - Date.now() : 0 },
+          later: (line, task) => sendLater(queue, db, line, task),
+        },
         body.operations,
         log,
       ),

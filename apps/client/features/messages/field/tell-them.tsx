@@ -1,0 +1,67 @@
+import type { Told } from '@ant-trail/contract/messages';
+import type { Site } from '@ant-trail/contract/sites';
+import { useState } from 'react';
+import { Column } from '@/design/box.tsx';
+import { Button } from '@/design/button.tsx';
+import { sayWhen } from '@/design/say-day.ts';
+import { Body } from '@/design/text.tsx';
+import { newId } from '@/device/identity.ts';
+import { useLive } from '@/device/use-live.ts';
+import { useMe } from '@/features/accounts/session.ts';
+import { doHere } from '@/features/sync/outbox.ts';
+import { usePhone } from '@/features/sync/phone.tsx';
+
+export interface TellThemProps {
+  readonly visit: string;
+  readonly site: Site;
+  /** Estimates how long it takes from where the phone is. */
+  readonly minutesAway: () => Promise<number>;
+}
+
+const OUTCOMES: Readonly<Record<Told['outcome'], string>> = {
+  waiting: 'It goes out as soon as there is a network.',
+  sent: 'Sent.',
+  'too late': 'Not sent: it would have come too late.',
+};
+
+/** One tap tells whoever is at the place when somebody will be there. */
+export function TellThem({ visit, site, minutesAway }: TellThemProps) {
+  const { store, engine } = usePhone();
+  const { person, organisation } = useMe();
+  const [busy, setBusy] = useState(false);
+  const told = useLive(() => store.told.where('visit').equals(visit).sortBy('at'), [store, visit]);
+  const contact = site.contacts.find(({ phone, email }) => phone || email);
+  const last = told?.at(-1);
+  if (!contact || !told) return null;
+  const tell = async (): Promise<void> => {
+    setBusy(true);
+    const minutes = Math.min(720, Math.max(0, Math.round(await minutesAway())));
+    const { name, phone, email } = contact;
+    await doHere(store, {
+      kind: 'on the way',
+      body: {
+        ...{ id: newId(), visit, to: { name, phone, email }, minutes, by: person.id },
+        at: new Date().toISOString(),
+      },
+    });
+    engine.soon();
+    setBusy(false);
+  };
+  return (
+    <Column gap="$2">
+      {last ? (
+        <Body small role="status">
+          {last.to} was told at {sayWhen(last.at, organisation.timeZone)}: there about{' '}
+          {sayWhen(last.there, organisation.timeZone)}. {OUTCOMES[last.outcome]}
+        </Body>
+      ) : null}
+      <Button disabled={busy} onPress={tell}>
+        {busy
+          ? 'Looking where you are …'
+          : last
+            ? `Tell ${contact.name} again`
+            : `Tell ${contact.name} you are on the way`}
+      </Button>
+    </Column>
+  );
+}
