@@ -84,7 +84,7 @@ test('what is only for whoever is there opens at the place, and nowhere before o
     expect(/behind the gutter/.exec(kept)).toBeNull();
     await page.getByRole('button', { name: 'No code there?' }).click();
     await page.getByLabel(/^Or say why/).fill('The sheet is torn off');
-    await page.getByRole('button', { name: 'Open it for this reason' }).click();
+    await page.getByRole('button', { name: 'Open it by that' }).click();
     await expect(page.getByText(/With no network only the place’s code opens it/)).toBeVisible();
     await page.getByRole('dialog').getByRole('button', { name: 'Close' }).click();
     await page.getByRole('dialog').getByRole('button', { name: 'Leave it' }).click();
@@ -138,7 +138,7 @@ test('what is only for whoever is there opens at the place, and nowhere before o
     await page.goto(late ?? '');
     await page.getByRole('button', { name: 'No code there?' }).click();
     await page.getByLabel(/^Or say why/).fill('The sheet is torn off');
-    await page.getByRole('button', { name: 'Open it for this reason' }).click();
+    await page.getByRole('button', { name: 'Open it by that' }).click();
     await expect(page.getByText(WORDS)).toBeVisible();
     await desk.getByRole('link', { name: 'Day', exact: true }).click();
     const openings = desk.getByRole('region', { name: 'Opened without proof' });
