@@ -125,3 +125,55 @@ test('a round is said in words at the desk, walked with no network through one h
     ).toBeVisible();
   });
 });
+
+test('the server is killed while it plans rounds ahead: each day is planned once, and whole', async ({
+  browser,
+}) => {
+  const desk = await openDesk(browser, office.url, 'edda');
+  const sites = await office.query<{ id: string }>(
+    `SELECT s.id FROM site s JOIN organisation o ON o.id = s.org_id
+     WHERE o.name = (SELECT max(name) FROM organisation) AND NOT s.retired ORDER BY s.name LIMIT 12`,
+  );
+  const [sheet] = await office.query<{ template: string }>(
+    `SELECT id AS template FROM template WHERE title = 'Hut keeping audit' LIMIT 1`,
+  );
+  const [day] = await office.query<{ day: string }>(
+    `SELECT (now() AT TIME ZONE time_zone)::date::text AS day FROM organisation ORDER BY name DESC LIMIT 1`,
+  );
+  const begin = async (name: string): Promise<void> => {
+    const made = await desk.request.post(`${office.url}/api/rounds`, {
+      headers: { origin: office.url },
+      data: {
+        ...{ name, rule: 'FREQ=DAILY', begins: day?.day, without: [], besides: [] },
+        ...{ onHolidays: 'as ever', start: 300, person: null, instructions: '', recipients: [] },
+        reader: null,
+        stops: sites.map(({ id }) => ({
+          ...{ site: id, asset: null, template: sheet?.template, minutes: 10 },
+        })),
+      },
+    });
+    expect([made.status(), await made.text()]).toEqual([200, expect.any(String)]);
+  };
+  const planned = (): Promise<{ name: string; walks: number; days: number; jobs: number }[]> =>
+    office.query(
+      `SELECT r.name, count(DISTINCT w.id)::int AS walks, count(DISTINCT w.due)::int AS days,
+              count(j.id)::int AS jobs
+       FROM round r LEFT JOIN round_walk w ON w.round_id = r.id AND NOT w.withdrawn
+       LEFT JOIN job j ON j.walk_id = w.id
+       WHERE r.name LIKE 'Killed%' GROUP BY r.name ORDER BY r.name`,
+    );
+  const names: string[] = [];
+  for (const moment of [0, 300, 1_200]) {
+    for (const each of [1, 2]) {
+      names.push(`Killed after ${moment}, ${each}`);
+      await begin(names.at(-1) ?? '');
+    }
+    await desk.waitForTimeout(moment);
+    office.kill();
+    await desk.waitForTimeout(300);
+    await office.start();
+  }
+  await expect
+    .poll(planned, { timeout: 90_000 })
+    .toEqual(names.sort().map((name) => ({ name, walks: 15, days: 15, jobs: 15 * sites.length })));
+});
