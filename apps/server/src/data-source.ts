@@ -24,6 +24,7 @@ import { Shapes1764464400000 } from './database/migrations/29-shapes.ts';
 import { AlsoIn1764550800000 } from './database/migrations/30-also-in.ts';
 import { Rounds1764554400000 } from './database/migrations/31-rounds.ts';
 import { OnTheWay1764558000000 } from './database/migrations/32-on-the-way.ts';
+import { FollowUps1764561600000 } from './database/migrations/33-follow-ups.ts';
 import { Register1764057600000 } from './database/migrations/3-register.ts';
 import { FeedByTransaction1764090000000 } from './database/migrations/4-feed-by-transaction.ts';
 import { SignIn1764093600000 } from './database/migrations/5-sign-in.ts';
@@ -46,6 +47,7 @@ import { KeptViewRow } from './modules/lists/entities.ts';
 import { CatalogueEntity } from './modules/catalogues/entities.ts';
 import {
   SheetRow,
+  FollowUpRow,
   HandoverRow,
   JobDecisionRow,
   JobRow,
@@ -92,6 +94,7 @@ const ENTITIES = [
   JobDecisionRow,
   HandoverRow,
   TakenVisitRow,
+  FollowUpRow,
   RoundRow,
   RoundWalkRow,
   HolidayRow,
@@ -156,6 +159,7 @@ export function ownerData(url: string): DataSource {
       AlsoIn1764550800000,
       Rounds1764554400000,
       OnTheWay1764558000000,
+      FollowUps1764561600000,
     ],
     migrationsTableName: 'migration',
     logging: false,

@@ -11,6 +11,7 @@ import type { Route } from './http/route.ts';
 import { Listening } from './live/listening.ts';
 import { Live } from './live/live.ts';
 import { Folding } from './log/folding.ts';
+import { FOLLOW_UPS, workOffFollowUps } from './modules/planning/follow-up-queue.ts';
 import { OrderLine } from './modules/planning/order-line.ts';
 import { keepMail } from './mail/letters.ts';
 import { Projector } from './modules/capture/projector.ts';
@@ -47,13 +48,16 @@ export async function openServer(config: Config, logger: Logger): Promise<Server
   const tables = new TableReader(config.tableWorker);
   const folding = new Folding(config.foldWorker);
   const orders = new OrderLine(config.orderWorker);
-  const queue = await openQueue(config.databaseUrl, [REPORTS, WORDS, ...ROUNDS], (error) =>
-    logger.error({ err: error }, 'queue'),
+  const queue = await openQueue(
+    config.databaseUrl,
+    [REPORTS, FOLLOW_UPS, WORDS, ...ROUNDS],
+    (error) => logger.error({ err: error }, 'queue'),
   );
   const mail = new StandInMail();
   keepMail(data, mail);
   const mailPort = await mail.open();
   await workOffReports(queue, (task) => reportApproval({ data, files, reports, mailPort }, task));
+  await workOffFollowUps(queue, data);
   await workOffWords(queue, data, mailPort, logger);
   await workOffRounds(queue, data, logger);
   await lookAtRounds(queue);

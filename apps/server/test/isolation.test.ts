@@ -145,6 +145,12 @@ beforeAll(async () => {
   await owner.call('PUT', '/api/views', VIEW);
   await inOrganisation(office.data, b.id, (db) =>
     db.query(
+      `INSERT INTO follow_up (org_id, sheet_id, day, trouble) VALUES ($1, $2, '2031-04-08', $3)`,
+      [b.id, b.sheet, 'Secret of B'],
+    ),
+  );
+  await inOrganisation(office.data, b.id, (db) =>
+    db.query(
       `INSERT INTO on_the_way (org_id, id, visit_id, body, outcome) VALUES ($1, $2, $3, $4, 'sent')`,
       [b.id, idFrom(32), b.visit, JSON.stringify({ to: { name: 'Secret of B' } })],
     ),

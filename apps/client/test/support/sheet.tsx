@@ -72,6 +72,7 @@ export async function fill(
     expectedSheets: null,
     reader: null,
     round: null,
+    follows: null,
   });
   await store.visits.put({
     id: VISIT,

@@ -107,6 +107,8 @@ export const Job = z.object({
   own: FactsContent.exactOptional(),
   /** The round it is a part of, and which walk of it. Offices of before knew no rounds. */
   round: z.object({ id: Id, name: Name, walk: Id }).nullable().default(null),
+  /** The job it follows by a rule. Offices of before knew no such rules. */
+  follows: z.object({ job: Id, title: Name, day: Day }).nullable().default(null),
 });
 export type Job = z.infer<typeof Job>;
 
@@ -202,7 +204,24 @@ export type JobDecisionDraft = z.infer<typeof JobDecisionDraft>;
 /** What a sheet of a job has come to, and what was decided about the job. */
 export const JobDetails = z.object({
   card: JobCard,
-  sheets: z.array(z.object({ id: Id, stage: z.enum(STAGES), answered: z.int(), asked: z.int() })),
+  sheets: z.array(
+    z.object({
+      ...{ id: Id, stage: z.enum(STAGES), answered: z.int(), asked: z.int() },
+      /** What follows it by the rule of its template; the job and the day once they are known. */
+      next: z
+        .object({
+          title: Name,
+          /** Days after it was finished. */
+          days: z.int(),
+          onlyAmiss: z.boolean(),
+          day: Day.nullable(),
+          job: Id.nullable(),
+          /** Why it could not be planned; null where it could, or is not yet. */
+          trouble: z.string().nullable(),
+        })
+        .nullable(),
+    }),
+  ),
   decisions: z.array(
     z.object({ decision: z.enum(JOB_DECISIONS), reason: z.string(), by: Id, at: Instant }),
   ),

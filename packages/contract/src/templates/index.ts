@@ -1,4 +1,9 @@
-import type { Question, TemplateBody } from '@ant-trail/core/sheet';
+import {
+  FOLLOW_UP_WHEN,
+  FOLLOW_UP_WHO,
+  type Question,
+  type TemplateBody,
+} from '@ant-trail/core/sheet';
 import { z } from 'zod';
 import { Demands } from '../accounts/index.ts';
 import { AnswerContent } from '../capture/index.ts';
@@ -184,6 +189,16 @@ export const TemplateContent: z.ZodType<TemplateBody> = z
     programmes: z.array(Programme).max(50).exactOptional(),
     variants: z.array(Variant).max(50).exactOptional(),
     demands: Demands.exactOptional(),
+    followUp: z
+      .object({
+        days: z.int().min(0, 'Not before it was finished.').max(3_650, 'At most ten years.'),
+        title: z.string().trim().max(200),
+        template: Id.nullable(),
+        when: z.enum(FOLLOW_UP_WHEN),
+        person: z.enum(FOLLOW_UP_WHO),
+      })
+      .strict()
+      .exactOptional(),
     sections: z
       .array(
         z

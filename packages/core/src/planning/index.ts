@@ -1,4 +1,5 @@
 export { type LanePoint, layLane, minutesLate, type Stop, type StopState } from './day.ts';
+export { followUpDay, isFollowed } from './follow-up.ts';
 export { hazardsOn, type Hazardous } from './hazards.ts';
 export { jobState, UNPLANNED_MINUTES } from './job.ts';
 export {

@@ -75,6 +75,9 @@ export {
 export { EMPTY_SUMMARY, type SheetSummary, summarise } from './summary.ts';
 export {
   type Check,
+  FOLLOW_UP_WHEN,
+  FOLLOW_UP_WHO,
+  type FollowUp,
   type ChoiceQuestion,
   type ChoicesQuestion,
   type HoldQuestion,

@@ -16,6 +16,24 @@ export interface TemplateBody {
   readonly variants?: readonly Variant[];
   /** What it takes of whoever does the work: the office is warned when it gives the work to another. */
   readonly demands?: Demands;
+  /** The job that follows one whose sheet is approved. */
+  readonly followUp?: FollowUp;
+}
+
+export const FOLLOW_UP_WHEN = ['always', 'amiss'] as const;
+export const FOLLOW_UP_WHO = ['the same', 'nobody yet'] as const;
+
+/** What follows once a sheet is approved: counted from the day it was really finished. */
+export interface FollowUp {
+  /** Days after that day, 0 to 3,650. */
+  readonly days: number;
+  /** What the next job is called; empty for the title of its sheet. */
+  readonly title: string;
+  /** The template of its sheet; null for the same. */
+  readonly template: string | null;
+  /** `amiss`: only where something was found that is a fault or worse. */
+  readonly when: (typeof FOLLOW_UP_WHEN)[number];
+  readonly person: (typeof FOLLOW_UP_WHO)[number];
 }
 
 /** A client's rules for a sheet. Expressions know the one that applies as `programme`, by its key. */

@@ -25,6 +25,7 @@ export function differences(before: TemplateBody, after: TemplateBody): string[]
   if (!same(before.programmes, after.programmes)) said.push('Changed the programmes.');
   if (!same(before.variants, after.variants)) said.push('Changed the variants to begin with.');
   if (!same(before.demands, after.demands)) said.push('Changed what it takes to do it.');
+  if (!same(before.followUp, after.followUp)) said.push('Changed what follows.');
   return said;
 }
 

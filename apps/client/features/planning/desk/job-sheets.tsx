@@ -6,6 +6,7 @@ import { useRouter } from 'expo-router';
 import { Column, Row } from '@/design/box.tsx';
 import { Button } from '@/design/button.tsx';
 import { Mark, type MarkName } from '@/design/mark.tsx';
+import { sayDatedDay } from '@/design/say-day.ts';
 import { Body } from '@/design/text.tsx';
 import { useMe } from '@/features/accounts/session.ts';
 
@@ -60,6 +61,7 @@ export function JobSheets({ details }: { details: JobDetails }) {
                   ? `left out: ${sheet.leftOut.reason}`
                   : sayStage(stage, answered, asked)}
               </Body>
+              {came.get(sheet.id)?.next ? <Next next={came.get(sheet.id)?.next} /> : null}
             </Column>
             {plans && (stage === 'untouched' || stage === 'under way') ? (
               <Button
@@ -92,5 +94,26 @@ export function JobSheets({ details }: { details: JobDetails }) {
         </Body>
       ) : null}
     </Column>
+  );
+}
+
+/** What follows a sheet: by its rule, from the day it was finished on, or planned by now. */
+function Next({ next }: { next: JobDetails['sheets'][number]['next'] | undefined }) {
+  if (!next) return null;
+  const { title, days, day, job, trouble, onlyAmiss } = next;
+  if (trouble)
+    return (
+      <Body tiny eyes>
+        “{title}” could not be planned to follow: {trouble}
+      </Body>
+    );
+  const when = day
+    ? `on ${sayDatedDay(day)}`
+    : `${days === 1 ? 'a day' : `${days} days`} after it is finished`;
+  return (
+    <Body tiny quiet>
+      {job ? 'Followed by' : 'Once approved, followed by'} “{title}” {when}
+      {onlyAmiss && !job ? ', where something is amiss' : ''}
+    </Body>
   );
 }

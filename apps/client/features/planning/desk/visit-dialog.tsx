@@ -15,7 +15,7 @@ import { useNow } from '@/device/use-now.ts';
 import { FindPerson } from '@/features/accounts/desk/find-person.tsx';
 import { usePeople, type NamedPerson } from '@/features/accounts/desk/use-people.ts';
 import { useMe } from '@/features/accounts/session.ts';
-import { sayWhen } from '@/design/say-day.ts';
+import { sayDatedDay, sayWhen } from '@/design/say-day.ts';
 import { dayToPlan } from './day-to-plan.ts';
 import { Decide } from './decide.tsx';
 import { OwnOfJob } from './own-of-job.tsx';
@@ -67,6 +67,11 @@ export function VisitDialog({ card, people, onClose }: VisitDialogProps) {
         <Body>
           {job.title}, about {sayLength(visit.minutes)} · <Body strong>{job.state}</Body>
         </Body>
+        {job.follows ? (
+          <Body small>
+            Follows “{job.follows.title}” of {sayDatedDay(job.follows.day)}.
+          </Body>
+        ) : null}
         {details && details.card.visits.length > 1 ? (
           <Body small quiet>
             {details.card.visits.map((each) => `${nameOf(each.person)} ${each.part}`).join(', ')}

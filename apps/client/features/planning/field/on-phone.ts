@@ -58,6 +58,7 @@ async function giveJobsTheirRound(store: Transaction): Promise<void> {
     .toCollection()
     .modify((job) => {
       job.round ??= null;
+      job.follows ??= null;
       job.sheets = (job.sheets ?? []).map((sheet) => Object.assign({ leftOut: null }, sheet));
     });
 }

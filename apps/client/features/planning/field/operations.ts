@@ -32,7 +32,7 @@ async function showBegunJob(store: LocalStore, begun: BegunJob): Promise<void> {
     sheets: [sheetUnder(begun.sheet, version, { asset, person: null, expected: true })],
     expectedSheets: null,
     reader: null,
-    round: null,
+    ...{ round: null, follows: null },
   });
   await store.visits.add({
     ...{ id: begun.visit, job: id, person: by, day, start, minutes: UNPLANNED_MINUTES },

@@ -70,6 +70,11 @@ export function VisitDetails({ stop, aside = false }: VisitDetailsProps) {
       ) : null}
       <Part title="What to do">
         <Body>{job.instructions || job.title}</Body>
+        {job.follows ? (
+          <Body small>
+            Follows “{job.follows.title}” of {sayDay(job.follows.day)}.
+          </Body>
+        ) : null}
         <Known holder="job" facts={job.own} />
         <Body small quiet>
           {sayDay(visit.day)}, {sayMinute(visit.start)}, about {sayLength(visit.minutes)}

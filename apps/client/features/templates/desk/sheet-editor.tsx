@@ -10,6 +10,7 @@ import { Tick } from '@/design/tick.tsx';
 import { DemandsFields } from '@/features/accounts/desk/demands-fields.tsx';
 import { saveFile } from '@/device/save-file.ts';
 import { Expression } from './expression.tsx';
+import { FollowUpFields } from './follow-up-fields.tsx';
 import { ImportQuestions } from './import-questions.tsx';
 import { Programmes } from './programmes.tsx';
 import { Variants } from './variants.tsx';
@@ -137,6 +138,7 @@ export function SheetEditor(props: {
           onChange(next);
         }}
       />
+      <FollowUpFields body={body} onChange={onChange} />
       <Programmes body={body} onChange={onChange} />
       <Variants body={body} onChange={onChange} />
       {body.sections.map((section) => (

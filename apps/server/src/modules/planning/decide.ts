@@ -5,6 +5,7 @@ import type { EntityManager } from 'typeorm';
 import type { Session } from '../../http/session.ts';
 import { Refusal } from '../../refusals/refusal.ts';
 import { JobDecisionRow, JobRow } from './entities.ts';
+import { nextOf } from './follow-up.ts';
 import { announceJob, cardOf, findJob, restate } from './jobs.ts';
 
 /** A job with what its sheets have come to and what was decided about it. */
@@ -13,6 +14,7 @@ export async function jobDetails(db: EntityManager, id: string): Promise<JobDeta
   const card = cardOf(row);
   const summaries = new Map(row.sheets.map((sheet) => [sheet.id, sheet.summary]));
   const decisions = await db.find(JobDecisionRow, { where: { job: id }, order: { at: 'ASC' } });
+  const next = await nextOf(db, row);
   return {
     card,
     sheets: card.job.sheets.map((sheet) => {
@@ -22,6 +24,7 @@ export async function jobDetails(db: EntityManager, id: string): Promise<JobDeta
         stage: summary?.stage ?? 'untouched',
         answered: summary?.answered ?? 0,
         asked: summary?.asked ?? 0,
+        next: next.get(sheet.id) ?? null,
       };
     }),
     decisions: decisions.map(({ decision, reason, by, at }) => ({

@@ -39,6 +39,8 @@ export class JobRow extends OwnFacts {
   @Column('uuid', { name: 'reader_id', nullable: true }) reader!: string | null;
   /** The round it is a part of, called as it was then; null for what was planned by itself. */
   @Column('jsonb', { nullable: true }) round!: JobRound | null;
+  /** The job it follows by a rule. */
+  @Column('jsonb', { nullable: true }) follows!: Job['follows'];
   @Column('text', { nullable: true }) decision!: JobDecision | null;
   @Column('text') state!: JobState;
   @OneToMany(() => SheetRow, (sheet) => sheet.job) sheets!: Relation<SheetRow[]>;
@@ -134,4 +136,15 @@ export class TakenVisitRow {
   @PrimaryColumn('uuid', { name: 'visit_id' }) visit!: string;
   @PrimaryColumn('uuid', { name: 'person_id' }) person!: string;
   @Column({ type: 'timestamptz', insert: false, update: false }) at!: Date;
+}
+
+/** What followed a sheet, once. */
+@Entity('follow_up')
+export class FollowUpRow {
+  @PrimaryColumn('uuid', { name: 'org_id' }) org!: string;
+  @PrimaryColumn('uuid', { name: 'sheet_id' }) sheet!: string;
+  @Column('uuid', { name: 'job_id', nullable: true }) job!: string | null;
+  @Column('date') day!: string;
+  /** Why it could not be planned. */
+  @Column('text', { nullable: true }) trouble!: string | null;
 }

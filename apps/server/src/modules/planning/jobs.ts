@@ -50,6 +50,7 @@ export function jobOf(row: JobRow): Job {
     reader: row.reader,
     own: row.own,
     round: row.round,
+    follows: row.follows,
   };
 }
 

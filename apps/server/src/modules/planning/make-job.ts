@@ -21,7 +21,7 @@ export async function makeJob(
   db: EntityManager,
   session: Planner,
   draft: JobDraft,
-  round: Job['round'] = null,
+  { round = null, follows = null }: Partial<Pick<Job, 'round' | 'follows'>> = {},
 ): Promise<JobCard> {
   const { moreSheets = [], helpers = [] } = draft;
   const site = await db.findOneBy(SiteRow, { id: draft.site });
@@ -61,7 +61,7 @@ export async function makeJob(
     recipients: draft.recipients,
     expectedSheets: draft.expectedSheets ?? null,
     reader: draft.reader ?? null,
-    round,
+    ...{ round, follows },
     decision: null,
     state: draft.person || others.length > 0 ? 'planned' : 'draft',
   });

@@ -50,7 +50,7 @@ async function takeOne(db: EntityManager, session: Session, begun: BegunJob): Pr
     recipients: [],
     reader: null,
     expectedSheets: null,
-    round: null,
+    ...{ round: null, follows: null },
     decision: null,
     state: 'planned',
   });

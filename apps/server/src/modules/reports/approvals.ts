@@ -4,6 +4,7 @@ import { inOrganisation } from '../../database/tenancy.ts';
 import { asRefusal } from '../../http/problem.ts';
 import type { OnApproval } from '../capture/projector.ts';
 import type { MediaFiles } from '../media/files.ts';
+import { queueFollowUp } from '../planning/follow-up-queue.ts';
 import { titleOfSheet } from '../planning/title-of-sheet.ts';
 import { findJob } from '../planning/jobs.ts';
 import type { ReportMaker } from './maker.ts';
@@ -31,7 +32,9 @@ export const keepApprovals =
         JSON.stringify(answers),
       ],
     );
-    if (added.length > 0) await queueReport(queue, db, { organisation, sheet, approval: entry.id });
+    if (added.length === 0) return;
+    await queueReport(queue, db, { organisation, sheet, approval: entry.id });
+    await queueFollowUp(queue, db, { organisation, sheet, by: entry.by });
   };
 
 interface ApprovalRow {

@@ -115,6 +115,6 @@ async function makeLeg(
       ...{ windowFrom: null, windowTo: null, person, recipients: round.recipients },
       reader: round.reader,
     },
-    { id: round.id, name: round.name, walk: walk.id },
+    { round: { id: round.id, name: round.name, walk: walk.id } },
   );
 }

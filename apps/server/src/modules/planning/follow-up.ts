@@ -1,0 +1,131 @@
+import type { JobDetails } from '@ant-trail/contract/planning';
+import { inZone } from '@ant-trail/core/calendar';
+import { followUpDay, isFollowed } from '@ant-trail/core/planning';
+import type { FollowUp } from '@ant-trail/core/sheet';
+import { In, type EntityManager } from 'typeorm';
+import { Refusal } from '../../refusals/refusal.ts';
+import { OrganisationRow, PersonRow } from '../accounts/entities.ts';
+import { findVersions, newestVersion } from '../templates/versions.ts';
+import { FollowUpRow, SheetRow, type JobRow } from './entities.ts';
+import { announceJob, findJob } from './jobs.ts';
+import { makeJob } from './make-job.ts';
+import { visitFor } from './visit-for.ts';
+
+/**
+ * Makes the job that follows an approved sheet by the rule of its template: once, however often that
+ * is asked, and dated from the day the sheet was really finished. What can't be planned says why.
+ */
+export async function makeFollowUp(
+  db: EntityManager,
+  organisation: string,
+  { sheet: id, by }: { readonly sheet: string; readonly by: string },
+  clock: Date,
+): Promise<void> {
+  const sheet = await db.findOne(SheetRow, { where: { id }, relations: { job: true } });
+  if (!sheet) return;
+  const rule = (await findVersions(db, [sheet.version]))[0]?.body.followUp;
+  if (!rule || !isFollowed(rule, sheet.summary.worst)) return;
+  const { timeZone } = await db.findOneByOrFail(OrganisationRow, { id: organisation });
+  const finished = (await finishedOn(db, [id])).get(id) ?? clock;
+  const dayOf = (at: Date): string => inZone(at, timeZone).day;
+  const day = followUpDay(rule, dayOf(finished), dayOf(clock));
+  const fresh = await db
+    .createQueryBuilder()
+    .insert()
+    .into(FollowUpRow)
+    .values({ org: organisation, sheet: id, day, job: null, trouble: null })
+    .orIgnore()
+    .returning('sheet_id')
+    .execute();
+  if ((fresh.raw as unknown[]).length === 0) return;
+  const job = await findJob(db, { id: sheet.job.id });
+  try {
+    const next = await db.transaction((inner) =>
+      planNext(inner, organisation, { job, sheet, rule, day, by }),
+    );
+    await db.update(FollowUpRow, { sheet: id }, { job: next });
+  } catch (error) {
+    if (!(error instanceof Refusal)) throw error;
+    await db.update(FollowUpRow, { sheet: id }, { trouble: error.message });
+  }
+  await announceJob(db, organisation, job.id);
+}
+
+interface Next {
+  readonly job: JobRow;
+  readonly sheet: SheetRow;
+  readonly rule: FollowUp;
+  readonly day: string;
+  readonly by: string;
+}
+
+async function planNext(
+  db: EntityManager,
+  organisation: string,
+  { job, sheet, rule, day, by }: Next,
+): Promise<string> {
+  const template = rule.template ?? sheet.template;
+  const visit = visitFor(job, sheet);
+  const same = rule.person === 'the same' ? visit.person : null;
+  // Who did it may be gone by now: somebody else is found then.
+  const isHere = same !== null && (await db.existsBy(PersonRow, { id: same, retired: false }));
+  const { job: next } = await makeJob(
+    db,
+    { organisation, branch: job.branch, person: by },
+    {
+      ...{ site: job.site.id, template, asset: sheet.asset, day, person: isHere ? same : null },
+      title: rule.title || (await newestVersion(db, template)).body.title,
+      ...{ instructions: '', windowFrom: null, windowTo: null, recipients: job.recipients },
+      ...{ start: visit.start, minutes: visit.minutes, reader: job.reader },
+    },
+    { follows: { job: job.id, title: job.title, day: job.day } },
+  );
+  return next.id;
+}
+
+/** When sheets were finished last. */
+async function finishedOn(
+  db: EntityManager,
+  sheets: readonly string[],
+): Promise<ReadonlyMap<string, Date>> {
+  const rows = await db.query<{ sheet: string; at: string }[]>(
+    `SELECT sheet_id AS sheet, max(body->>'at') AS at FROM entry
+     WHERE sheet_id = ANY($1) AND body->>'kind' = 'finish' GROUP BY sheet_id`,
+    [sheets],
+  );
+  return new Map(rows.map(({ sheet, at }) => [sheet, new Date(at)]));
+}
+
+/** What follows each sheet of a job, or will: it is shown before it happens. */
+export async function nextOf(
+  db: EntityManager,
+  { org, sheets }: JobRow,
+): Promise<ReadonlyMap<string, JobDetails['sheets'][number]['next']>> {
+  const versions = await findVersions(db, [...new Set(sheets.map(({ version }) => version))]);
+  const ruleOf = new Map(versions.map((version) => [version.id, version.body]));
+  const ruled = sheets.filter(({ version }) => ruleOf.get(version)?.followUp);
+  if (ruled.length === 0) return new Map();
+  const ids = ruled.map((sheet) => sheet.id);
+  const made = await db.findBy(FollowUpRow, { sheet: In(ids) });
+  const finished = await finishedOn(db, ids);
+  const { timeZone } = await db.findOneByOrFail(OrganisationRow, { id: org });
+  const today = inZone(new Date(), timeZone).day;
+  return new Map(
+    ruled.map((sheet) => {
+      const body = ruleOf.get(sheet.version);
+      const rule = body?.followUp;
+      if (!rule) return [sheet.id, null];
+      const row = made.find((each) => each.sheet === sheet.id);
+      const at = finished.get(sheet.id);
+      return [
+        sheet.id,
+        {
+          ...{ title: rule.title || body.title, days: rule.days },
+          onlyAmiss: rule.when === 'amiss',
+          day: row?.day ?? (at ? followUpDay(rule, inZone(at, timeZone).day, today) : null),
+          ...{ job: row?.job ?? null, trouble: row?.trouble ?? null },
+        },
+      ];
+    }),
+  );
+}

@@ -1,0 +1,166 @@
+import { setTimeout as sleep } from 'node:timers/promises';
+import type { JobCard, JobDetails } from '@ant-trail/contract/planning';
+import type { PublishedTemplate } from '@ant-trail/contract/templates';
+import { addDays } from '@ant-trail/core/calendar';
+import type { FollowUp, TemplateBody } from '@ant-trail/core/sheet';
+import { inOrganisation } from '../src/database/tenancy.ts';
+import { makeFollowUp } from '../src/modules/planning/follow-up.ts';
+import {
+  asEntry,
+  entryOf,
+  openOffice,
+  type Caller,
+  type Office,
+  type Organisation,
+} from './support/office.ts';
+import { pull } from './support/pulled.ts';
+
+let office: Office;
+let org: Organisation;
+let manager: Caller;
+let technician: Caller;
+let reviewer: Caller;
+const TODAY = new Date().toISOString().slice(0, 10);
+
+beforeAll(async () => {
+  office = await openOffice();
+  ({ org, manager, technician, reviewer } = await office.newTeam('follow-ups'));
+});
+afterAll(() => office.close());
+
+const RULE: FollowUp = {
+  ...{ days: 7, title: 'Look again', template: null, when: 'always', person: 'the same' },
+};
+const bodyWith = (followUp: FollowUp): TemplateBody => ({
+  ...{ title: 'Check', followUp },
+  sections: [
+    {
+      ...{ id: 's', title: 'S' },
+      questions: [
+        {
+          ...{ kind: 'number', key: 'temp', label: 'Temperature', unit: 'Cel', required: false },
+          ...{ expected: { high: 65 }, whenAmiss: { severity: 3 } },
+        },
+      ],
+    },
+  ],
+});
+
+async function publish(rule: Partial<FollowUp>): Promise<string> {
+  const { status, body } = await manager.call('POST', '/api/templates', {
+    ...{ after: 0, body: bodyWith({ ...RULE, ...rule }) },
+  });
+  expect(status).toBe(200);
+  return (body as PublishedTemplate).template;
+}
+
+async function jobOf(template: string): Promise<JobCard> {
+  const { body } = await manager.call('POST', '/api/jobs', {
+    ...{ site: org.site, template, title: 'First check', instructions: '', day: TODAY },
+    ...{ windowFrom: null, windowTo: null, start: 500, minutes: 25, recipients: ['a@b.example'] },
+    ...{ person: org.people.technician, reader: org.people.reviewer },
+  });
+  return body as JobCard;
+}
+
+/** Somebody fills it in and finishes it, on a day; the reviewer approves. */
+async function walk(sheet: string, temp: number, on = TODAY): Promise<void> {
+  const said = entryOf(org, { sheet, path: 'temp', value: temp } as never);
+  const finish = entryOf(org, {
+    ...{ sheet, path: '~stage', kind: 'finish', value: null, at: `${on}T10:00:00.000Z` },
+  } as never);
+  await technician.push(asEntry(said), asEntry(finish));
+  const approve = { path: '~stage', kind: 'approve', value: null, seen: [finish.id] } as const;
+  await reviewer.push(
+    asEntry(entryOf(org, { sheet, ...approve, by: org.people.reviewer } as never)),
+  );
+}
+
+const details = async (job: string): Promise<JobDetails> =>
+  (await manager.call('GET', `/api/jobs/${job}`)).body as JobDetails;
+async function followed(job: string): Promise<NonNullable<JobDetails['sheets'][number]['next']>> {
+  for (let tries = 0; tries < 200; tries++) {
+    const next = (await details(job)).sheets[0]?.next;
+    if (next?.job || next?.trouble) return next;
+    await sleep(50);
+  }
+  throw new Error('nothing followed');
+}
+const followers = async (): Promise<JobCard[]> => {
+  const { body } = await manager.call('GET', '/api/jobs?text=look%20again&most=200');
+  return (body as { rows: JobCard[] }).rows;
+};
+
+test('what follows is shown before, planned from the real completion once approved, and linked', async () => {
+  const { job } = await jobOf(await publish({}));
+  expect((await details(job.id)).sheets[0]?.next).toEqual({
+    ...{ title: 'Look again', days: 7, onlyAmiss: false, day: null, job: null, trouble: null },
+  });
+  const yesterday = addDays(TODAY, -1);
+  await walk(job.sheet.id, 40, yesterday);
+  const next = await followed(job.id);
+  expect(next.day).toBe(addDays(yesterday, 7));
+  const { card } = await details(next.job ?? '');
+  expect(card.job).toMatchObject({
+    ...{ title: 'Look again', day: next.day, template: job.template },
+    ...{ recipients: ['a@b.example'], reader: org.people.reviewer },
+    follows: { job: job.id, title: 'First check', day: TODAY },
+  });
+  expect(card.visits[0]).toMatchObject({
+    ...{ person: org.people.technician, start: 500, minutes: 25 },
+  });
+  expect((await pull(technician)).of('job').find(({ id }) => id === next.job)?.follows).toEqual(
+    card.job.follows,
+  );
+});
+
+test('asked for twice, or by two at once, one follows', async () => {
+  const { job } = await jobOf(await publish({ title: 'Look again twice' }));
+  await walk(job.sheet.id, 40);
+  const next = await followed(job.id);
+  const again = () =>
+    inOrganisation(office.data, org.id, (db) =>
+      makeFollowUp(db, org.id, { sheet: job.sheet.id, by: org.people.reviewer }, new Date()),
+    );
+  await Promise.all([again(), again()]);
+  const all = (await followers()).filter((card) => card.job.follows?.job === job.id);
+  expect(all.map((card) => card.job.id)).toEqual([next.job]);
+});
+
+test('only where a fault was found, where that is the rule; to nobody, where that is', async () => {
+  const template = await publish({ when: 'amiss', person: 'nobody yet', days: 0, title: '' });
+  const fine = await jobOf(template);
+  const faulty = await jobOf(template);
+  await walk(fine.job.sheet.id, 40);
+  await walk(faulty.job.sheet.id, 90);
+  const next = await followed(faulty.job.id);
+  const { card } = await details(next.job ?? '');
+  expect(card.job).toMatchObject({ title: 'Check', state: 'draft', day: TODAY });
+  expect(card.visits[0]?.person).toBeNull();
+  await sleep(1_500);
+  expect((await details(fine.job.id)).sheets[0]?.next?.job).toBeNull();
+});
+
+test('a completion long ago is followed today, not in the past', async () => {
+  const { job } = await jobOf(await publish({ days: 2 }));
+  await walk(job.sheet.id, 40, addDays(TODAY, -30));
+  expect((await followed(job.id)).day).toBe(TODAY);
+});
+
+test('what can’t be planned says why, and the approval stands', async () => {
+  const { job } = await jobOf(await publish({}));
+  await inOrganisation(office.data, org.id, (db) =>
+    db.query(`UPDATE site SET retired = true WHERE id = $1`, [org.site]),
+  );
+  await walk(job.sheet.id, 40);
+  const next = await followed(job.id);
+  expect(next.trouble).toContain('is retired');
+  expect((await details(job.id)).card.job.state).toBe('approved');
+});
+
+test('a rule that makes no sense is refused', async () => {
+  for (const wrong of [{ days: -1 }, { days: 9_999 }, { when: 'never' }, { person: 'x' }]) {
+    const body = { ...bodyWith(RULE), followUp: { ...RULE, ...wrong } };
+    expect((await manager.call('POST', '/api/templates', { after: 0, body })).status).toBe(400);
+  }
+});
