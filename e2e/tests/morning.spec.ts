@@ -94,7 +94,8 @@ for (const offline of [false, true])
           `Nowhere;Hut keeping audit;${day};;;;`,
         ].join('\n'),
       );
-      await expect(desk.getByText(name).first()).toBeVisible();
+      await desk.getByLabel('Place, job or person').fill(name);
+      await expect(desk.getByText('1 in all')).toBeVisible();
     });
 
     await test.step('a round is begun by its rule', async () => {
