@@ -111,10 +111,10 @@ await run(async () => {
   await manager.getByRole('button', { name: /^Penstock joint tightening/ }).click();
   await manager.getByRole('button', { name: /^Torque reached/ }).click();
   await shot(manager, 'desk-builder');
-  await manager.goto(`${base}/documents`);
-  await manager.getByRole('button', { name: /^Disc brakes/ }).click();
-  await manager.getByText(/^Version 2, counts since/).waitFor();
-  await shot(manager, 'desk-document');
+  await manager.goto(`${base}/rounds`);
+  await manager.getByRole('button', { name: /^Drinking water/ }).click();
+  await manager.getByRole('list', { name: 'Planned already' }).waitFor();
+  await shot(manager, 'desk-round');
   const plan = async (place, sheet, person) => {
     await manager.goto(`${base}/day?new=job`);
     const dialog = manager.getByRole('dialog', { name: 'New job' });

@@ -127,6 +127,26 @@ test('a day that stands well is left alone: its hours too', () => {
   expect(order.after).toEqual(order.before);
 });
 
+test('a day in another order begins when it was planned to, as long as nothing promised is lost by that', () => {
+  const hours = [{ from: 300, to: 1_020 }];
+  const toAndFro = [
+    visit('a', 1, { start: 540 }),
+    visit('b', 8, { start: 620 }),
+    visit('c', 1, { start: 700 }),
+    visit('d', 8, { start: 780 }),
+  ];
+  const free = look(day(toAndFro, { people: [person('imke', { hours })] }));
+  expect(free.changes.length).toBeGreaterThan(0);
+  expect(Math.min(...Object.values(startsOf(free)))).toBe(540);
+  // Somebody waits early at one of them: that counts more.
+  const promised = toAndFro.map((each) =>
+    each.id === 'd' ? { ...each, promised: { from: 330, to: 420 } } : each,
+  );
+  const early = startsOf(look(day(promised, { people: [person('imke', { hours })] })));
+  expect(early['d']).toBeLessThanOrEqual(420);
+  expect(Object.keys(early)).toHaveLength(4);
+});
+
 const NAMES = ['imke', 'jory', 'marn'];
 const days = fc
   .array(

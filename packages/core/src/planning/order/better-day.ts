@@ -3,6 +3,7 @@ import { changesBetween, farness, walkedIn, type TrailChange } from './gain.ts';
 import { whyLeftOut } from './left-out.ts';
 import type { Order, Sequence } from './problem.ts';
 import { seekOrder, type SeekOptions } from './seek.ts';
+import { settingOff } from './setting-off.ts';
 
 /** Minutes on the way and metres of all together. */
 export interface OnTheWay {
@@ -92,13 +93,23 @@ function sayDay(laid: DayLaid, order: Order): DayOrder {
     minutes: Math.round(travel),
   });
   const changed = new Set(changes.flatMap((each) => each.people.map(({ walker }) => walker)));
+  /** Nobody's day begins before the one that is planned for them does; whoever has none, as the first of all. */
+  const planned = present.map((stops) =>
+    Math.min(...stops.map((stop) => visits[stop]?.start ?? Infinity)),
+  );
+  const first = Math.min(...planned);
+  const trails = settingOff(problem, order.trails, (walker) => {
+    const own = planned[walker] ?? Infinity;
+    const wish = own < Infinity ? own : first;
+    return wish < Infinity && !laid.begun[walker] ? wish : 0;
+  });
   return {
     before: {
       minutes: Math.round(walkedIn(problem, present).travel),
       metres: Math.round(farness(problem, present, metres)),
     },
     after: { minutes: Math.round(order.travel), metres: Math.round(farness(problem, now, metres)) },
-    trails: order.trails.map(({ walker, stops }) => ({
+    trails: trails.map(({ walker, stops }) => ({
       person: personOf(walker),
       stops: stops.map(({ stop, begins }) => ({
         visit: visitOf(stop),

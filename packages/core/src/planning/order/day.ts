@@ -58,6 +58,8 @@ export interface DayLaid {
   /** The visits by the indexes of their stops, and the people by those of their walkers. */
   readonly visits: readonly DayVisit[];
   readonly people: readonly DayPerson[];
+  /** Of each walker, whether they have begun their day: they go on at once. */
+  readonly begun: readonly boolean[];
 }
 
 /** What it is worth that somebody keeps what they have, and goes where they were last time, in minutes. */
@@ -142,7 +144,10 @@ export function layDay({ people: all, visits: own, now, evenly }: DayOfWork, way
   }));
   const evenness = evenly ? EVENLY : A_LITTLE;
   const problem = { stops, walkers, places: ground.count, travel: ground.travel, evenness };
-  return { problem, present, metres: ground.metres, visits, people };
+  const begun = people.map(({ id }) =>
+    own.some(({ person, standing }) => person === id && standing.is !== 'ahead'),
+  );
+  return { problem, present, metres: ground.metres, visits, people, begun };
 }
 
 interface Ground {
