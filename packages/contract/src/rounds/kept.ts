@@ -5,8 +5,8 @@ import { Day, Id, Name } from '../common/index.ts';
 export const KeptRound = z.object({
   id: Id,
   name: Name,
-  /** RFC 5545, days only. */
-  rule: z.string(),
+  /** How often, in words: what makes them of the rule is not needed on a phone otherwise. */
+  says: z.string(),
   person: Id.nullable(),
   days: z.array(Day),
   retired: z.boolean(),

@@ -1,3 +1,4 @@
+export { atZone } from './at-zone.ts';
 export {
   addDays,
   daysBetween,

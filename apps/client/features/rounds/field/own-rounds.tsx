@@ -1,4 +1,3 @@
-import { sayRule } from '@ant-trail/core/rounds';
 import { Column, Row } from '@/design/box.tsx';
 import { Mark } from '@/design/mark.tsx';
 import { sayNearDay } from '@/design/say-day.ts';
@@ -23,7 +22,7 @@ export function OwnRounds() {
     <Column padding="$4" paddingLeft={96} gap="$2">
       <Heading>Your rounds</Heading>
       <Column role="list" aria-label="Your rounds" gap="$2">
-        {own.map(({ id, name, rule, days }) => {
+        {own.map(({ id, name, says, days }) => {
           const next = days.find((day) => day >= today);
           return (
             <Row key={id} role="listitem" gap="$2" alignItems="flex-start">
@@ -34,7 +33,7 @@ export function OwnRounds() {
                   {next === today
                     ? 'today'
                     : `nothing today, ${next ? `next ${sayNearDay(next, today)}` : 'no day lies ahead'}`}
-                  {` · ${sayRule(rule)}`}
+                  {` · ${says}`}
                 </Body>
               </Column>
             </Row>

@@ -1,4 +1,5 @@
 import type { KeptRound } from '@ant-trail/contract/rounds';
+import { sayRule } from '@ant-trail/core/rounds';
 import { In, type EntityManager } from 'typeorm';
 import { byId, phoneRecords } from '../../phones/record.ts';
 import { RoundRow } from './entities.ts';
@@ -11,7 +12,8 @@ async function keptRounds(db: EntityManager, ids: readonly string[] = []): Promi
   if (!first) return [];
   const [today, holidays] = [await todayOf(db, first.org), await holidaySet(db)];
   return rounds.map((row) => ({
-    ...{ id: row.id, name: row.name, rule: row.rule, person: row.person, retired: row.retired },
+    ...{ id: row.id, name: row.name, person: row.person, retired: row.retired },
+    says: sayRule(row.rule),
     days: row.retired ? [] : nextDays(row, holidays, today).map(({ day }) => day),
   }));
 }
