@@ -16,6 +16,7 @@ import { beginTelling } from '@/features/feedback/telling.ts';
 import { MapScreen } from '@/features/maps/desk/map-screen.tsx';
 import { DayScreen } from '@/features/planning/desk/day-screen.tsx';
 import { JobsScreen } from '@/features/planning/desk/jobs-screen.tsx';
+import { OwnCalendar } from '@/features/planning/own-calendar.tsx';
 import { RecordsScreen } from '@/features/records/desk/records-screen.tsx';
 import { RoundScreen } from '@/features/rounds/desk/round-screen.tsx';
 import { RoundsScreen } from '@/features/rounds/desk/rounds-screen.tsx';
@@ -66,6 +67,7 @@ function OwnMore({ onDone }: { readonly onDone: () => void }) {
   };
   return (
     <>
+      {me && may(me.person.roles, 'walk') ? <OwnCalendar /> : null}
       <Button onPress={tell}>Tell the office what is wrong here</Button>
       {me && may(me.person.roles, 'keep people') ? (
         <Button onPress={read}>What people told</Button>

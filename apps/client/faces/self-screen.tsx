@@ -22,6 +22,7 @@ import {
 import { WhatChanged } from '@/features/accounts/what-changed.tsx';
 import { beginTelling } from '@/features/feedback/telling.ts';
 import { useMe, useSession, worksAtDesk } from '@/features/accounts/session.ts';
+import { OwnCalendar } from '@/features/planning/own-calendar.tsx';
 import { FieldNav } from '@/features/sync/field/field-nav.tsx';
 import { countKept } from '@/features/sync/kept.ts';
 import { usePhone } from '@/features/sync/phone.tsx';
@@ -77,6 +78,7 @@ export function SelfScreen() {
           <Dots />
           <SettingsFields settings={SETTINGS} />
           <Dots />
+          <OwnCalendar />
           <Button onPress={() => router.navigate('/ready')}>Is my phone ready?</Button>
           <Button onPress={beginTelling}>Tell the office what is wrong here</Button>
           <WhatChanged />

@@ -32,6 +32,7 @@ import { mediaRoutes } from './modules/media/routes.ts';
 import { mountUploads, type Uploads } from './modules/media/uploads.ts';
 import { giveBackWork } from './modules/planning/give-back.ts';
 import type { OrderLine } from './modules/planning/order-line.ts';
+import { mountCalendars } from './modules/planning/calendar-link.ts';
 import { planningRoutes } from './modules/planning/routes.ts';
 import { registerRoutes } from './modules/register/routes.ts';
 import type { ReportMaker } from './modules/reports/maker.ts';
@@ -166,6 +167,7 @@ export function buildApp(parts: Parts): Office {
   app.use(express.json({ limit: LARGEST_BODY }));
   mountSignIn(app, data, parts.live, secure);
   mountInvitations(app, data);
+  mountCalendars(app, data);
   mountRoutes(app, data, allRoutes(parts), secure);
   app.use('/api', () => {
     throw notFound('This address');

@@ -132,6 +132,7 @@ beforeAll(async () => {
     mail = (body as { rows: { id: string }[] }).rows[0]?.id ?? '';
     if (mail === '') await sleep(50);
   }
+  await owner.call('POST', '/api/me/calendar');
   const walked = await owner.call('POST', '/api/rounds', roundAt(b));
   round = (walked.body as { id: string }).id;
   await owner.call('PUT', '/api/holidays', HOLIDAYS);
@@ -334,6 +335,9 @@ const TRIES: Record<string, () => Try[]> = {
   'get /api/openapi.json': () => [{ at: '/api/openapi.json', gives: 200 }],
   'get /api/me': () => [{ at: '/api/me', gives: 200 }],
   'put /api/me/settings': () => [{ at: '/api/me/settings', body: { theme: 'dark' }, gives: 200 }],
+  'get /api/me/calendar': () => [{ at: '/api/me/calendar', gives: 200 }],
+  'post /api/me/calendar': () => [{ at: '/api/me/calendar', gives: 200 }],
+  'post /api/me/calendar/removal': () => [{ at: '/api/me/calendar/removal', gives: 200 }],
   'put /api/me/branch': () => [{ at: '/api/me/branch', body: { branch } }],
   'get /api/branches': () => [{ at: '/api/branches', gives: 200 }],
   'post /api/branches': () => [{ at: '/api/branches', body: { name: 'Own' }, gives: 200 }],

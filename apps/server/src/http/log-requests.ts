@@ -11,6 +11,12 @@ const SECRETS = [
   'res.headers["set-cookie"]',
 ];
 
+/** The address of somebody's calendar is what opens it. */
+const withoutSecrets = (request: { readonly url?: string }): object => ({
+  ...request,
+  url: request.url?.replace(/(\/api\/calendars\/)[^/?]+/, '$1…'),
+});
+
 /**
  * Gives each request an id that stands in its answer and in every line logged about it. Nothing
  * that could open a session is ever logged.
@@ -20,6 +26,7 @@ export const logRequests = (logger: Logger): RequestHandler =>
     logger,
     autoLogging: false,
     redact: SECRETS,
+    serializers: { req: withoutSecrets },
     genReqId: (_request, response) => {
       const id = randomUUID();
       response.setHeader('X-Request-Id', id);

@@ -15,6 +15,7 @@ import {
 } from '../common/index.ts';
 import { FactsContent, FieldsWhere } from '../fields/index.ts';
 
+export { CalendarLink, CalendarLinkMade } from './calendar-link.ts';
 export { DayChange, MOST_IN_ORDER, NotPlaced, OrderAnswer, OrderAsk, PlansTaken } from './order.ts';
 export { Shortfall, SuitingAnswer, SuitingQuery } from './suiting.ts';
 

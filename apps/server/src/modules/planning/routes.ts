@@ -1,5 +1,7 @@
 import { Id } from '@ant-trail/contract/common';
 import {
+  CalendarLink,
+  CalendarLinkMade,
   DayAnswer,
   DayQuery,
   FirstSteps,
@@ -23,6 +25,7 @@ import { wayLines } from '@ant-trail/core/maps/ways';
 import { z } from 'zod';
 import { longRoute, route, type Route } from '../../http/route.ts';
 import { allLayers } from '../maps/layers.ts';
+import { calendarLink, dropCalendarLink, makeCalendarLink } from './calendar-link.ts';
 import { dayOfWork } from './day-of-work.ts';
 import { decide, jobDetails } from './decide.ts';
 import { firstSteps } from './first-steps.ts';
@@ -43,6 +46,30 @@ export const planningRoutes = (orders: OrderLine): Route[] => [
     summary: 'What the organisation has of what it takes to come to a first report',
     answer: FirstSteps,
     handle: ({ db }) => firstSteps(db),
+  }),
+  route({
+    method: 'get',
+    path: '/api/me/calendar',
+    allowed: 'signed in',
+    summary: 'Whether one’s own visits can be read by a calendar program',
+    answer: CalendarLink,
+    handle: ({ db, session }) => calendarLink(db, session),
+  }),
+  route({
+    method: 'post',
+    path: '/api/me/calendar',
+    allowed: 'signed in',
+    summary: 'Make a link under which a calendar program reads one’s own visits (RFC 5545)',
+    answer: CalendarLinkMade,
+    handle: ({ db, session }) => makeCalendarLink(db, session),
+  }),
+  route({
+    method: 'post',
+    path: '/api/me/calendar/removal',
+    allowed: 'signed in',
+    summary: 'Take the link to one’s own visits back',
+    answer: CalendarLink,
+    handle: ({ db, session }) => dropCalendarLink(db, session),
   }),
   route({
     method: 'get',
