@@ -18,11 +18,13 @@ export interface TellThemProps {
   readonly minutesAway: () => Promise<number>;
 }
 
-const OUTCOMES: Readonly<Record<Told['outcome'], string>> = {
-  waiting: 'It goes out as soon as there is a network.',
-  sent: 'Sent.',
-  'too late': 'Not sent: it would have come too late.',
-};
+/** What became of a word, in a sentence. */
+function sayTold({ to, at, there, outcome }: Told, timeZone: string): string {
+  const when = `there about ${sayWhen(there, timeZone)}`;
+  if (outcome === 'too late') return `${to} was not told: it would have come too late.`;
+  if (outcome === 'waiting') return `${to} is told as soon as there is a network: ${when}.`;
+  return `${to} was told at ${sayWhen(at, timeZone)}: ${when}. Sent.`;
+}
 
 /** One tap tells whoever is at the place when somebody will be there. */
 export function TellThem({ visit, site, minutesAway }: TellThemProps) {
@@ -51,8 +53,7 @@ export function TellThem({ visit, site, minutesAway }: TellThemProps) {
     <Column gap="$2">
       {last ? (
         <Body small role="status">
-          {last.to} was told at {sayWhen(last.at, organisation.timeZone)}: there about{' '}
-          {sayWhen(last.there, organisation.timeZone)}. {OUTCOMES[last.outcome]}
+          {sayTold(last, organisation.timeZone)}
         </Body>
       ) : null}
       <Button disabled={busy} onPress={tell}>
