@@ -161,7 +161,9 @@ export function MapScreen() {
             ))}
             <Column padding="$4">
               <Body small quiet>
-                {sayCount(lines.length, NAMES[what])}
+                {lines.length === 0 && words === ''
+                  ? NOTHING[what]
+                  : sayCount(lines.length, NAMES[what])}
               </Body>
             </Column>
           </Scroll>
@@ -209,6 +211,12 @@ const SOUGHT: Readonly<Record<What, string>> = {
 
 const NAMES: Readonly<Record<What, readonly [string, string]>> = {
   ...{ places: ['place', 'places'], today: ['stop', 'stops'], plots: ['plot', 'plots'] },
+};
+
+/** What is said where there is none at all. */
+const NOTHING: Readonly<Record<What, string>> = {
+  ...{ places: 'No place is on the map yet.', today: 'Nobody goes anywhere today.' },
+  plots: 'No layer has pieces of ground that could be plots: add one under “Layers”.',
 };
 
 function sayCount(count: number, [one, many]: readonly [string, string]): string {
