@@ -65,14 +65,14 @@ async function jobOf(template: string): Promise<JobCard> {
 
 /** Somebody fills it in and finishes it, on a day; the reviewer approves. */
 async function walk(sheet: string, temp: number, on = TODAY): Promise<void> {
-  const said = entryOf(org, { sheet, path: 'temp', value: temp } as never);
+  const said = entryOf(org, { sheet, path: 'temp', value: temp });
   const finish = entryOf(org, {
     ...{ sheet, path: '~stage', kind: 'finish', value: null, at: `${on}T10:00:00.000Z` },
   } as never);
   await technician.push(asEntry(said), asEntry(finish));
   const approve = { path: '~stage', kind: 'approve', value: null, seen: [finish.id] } as const;
   await reviewer.push(
-    asEntry(entryOf(org, { sheet, ...approve, by: org.people.reviewer } as never)),
+    asEntry(entryOf(org, { sheet, ...approve, by: org.people.reviewer })),
   );
 }
 

@@ -194,7 +194,7 @@ test('changed, what nobody has begun is as the round is now; what was begun stay
   const { body } = await manager.call('GET', `/api/jobs/${begun}`);
   const { card } = body as { card: z.infer<typeof JobsAnswer>['rows'][number] };
   await technician.push(
-    asEntry(entryOf(org, { sheet: card.job.sheet.id, path: 'temp', value: 40 } as never)),
+    asEntry(entryOf(org, { sheet: card.job.sheet.id, path: 'temp', value: 40 })),
   );
   expect((await change(id, 7)).status).toBe(409);
   // Other hours and another person: the same jobs.

@@ -9,7 +9,6 @@ import { oneAtATime } from '../../database/lock.ts';
 import type { Session } from '../../http/session.ts';
 import {
   column,
-  onceOnly,
   plain,
   readDraft,
   sayThere,
