@@ -221,6 +221,38 @@ test('changed, what nobody has begun is as the round is now; what was begun stay
   await seen(id, ({ walks }) => walks.length === 1);
 });
 
+test('what somebody planned otherwise by hand, or called off, stays so when the round is changed', async () => {
+  const there = await place('Near cistern');
+  const stops = [stop(), stop({ site: there })];
+  const { id } = await add({ rule: 'FREQ=DAILY;INTERVAL=20', stops });
+  const before = await seen(id, ({ walks }) => walks[0]?.jobs.length === 2);
+  const [moved, called] = (before.walks[0]?.jobs ?? []).map((job) => job.id);
+  const { body } = await manager.call('GET', `/api/jobs/${moved}`);
+  const visit = (body as JobDetails).card.visits[0];
+  const byHand = { person: org.people.manager, day: TODAY, start: 900, minutes: 35 };
+  await manager.call('PUT', `/api/visits/${visit?.id}/plan`, byHand);
+  const off = { decision: 'cancelled', reason: 'Closed today' };
+  await manager.call('POST', `/api/jobs/${called}/decisions`, off);
+  const other = { rule: 'FREQ=DAILY;INTERVAL=20', stops, start: 600, name: 'Lifts, anew' };
+  expect((await change(id, 1, other)).status).toBe(200);
+  await seen(id, ({ round }) => round.name === 'Lifts, anew');
+  for (let tries = 0; tries < 100; tries++) {
+    const { card } = (await manager.call('GET', `/api/jobs/${moved}`)).body as JobDetails;
+    if (card.job.title === 'Lifts, anew') break;
+    await sleep(50);
+  }
+  const { card } = (await manager.call('GET', `/api/jobs/${moved}`)).body as JobDetails;
+  expect(card.job.title).toBe('Lifts, anew');
+  expect(card.visits[0]).toMatchObject(byHand);
+  const after = await look(id);
+  expect(after.walks[0]?.jobs.map(({ id: job, state }) => [job, state]).sort()).toEqual(
+    [
+      [moved, 'planned'],
+      [called, 'cancelled'],
+    ].sort(),
+  );
+});
+
 test('holidays move what is not begun, and writing them has all rounds looked at', async () => {
   const soon = addDays(TODAY, 7);
   const { id } = await add({

@@ -21,7 +21,7 @@ export class Rounds1764554400000 implements MigrationInterface {
       CREATE TABLE round_walk (
         org_id uuid NOT NULL, id uuid NOT NULL, round_id uuid NOT NULL, due date NOT NULL,
         day date NOT NULL, edition int NOT NULL, withdrawn boolean NOT NULL DEFAULT false,
-        troubles jsonb NOT NULL DEFAULT '[]', made_at timestamptz NOT NULL DEFAULT now(),
+        troubles jsonb NOT NULL DEFAULT '[]', planned jsonb NOT NULL DEFAULT '[]', made_at timestamptz NOT NULL DEFAULT now(),
         PRIMARY KEY (org_id, id),
         FOREIGN KEY (org_id, round_id) REFERENCES round (org_id, id)
       );

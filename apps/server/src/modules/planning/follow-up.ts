@@ -22,7 +22,8 @@ export async function makeFollowUp(
   clock: Date,
 ): Promise<void> {
   const sheet = await db.findOne(SheetRow, { where: { id }, relations: { job: true } });
-  if (!sheet) return;
+  // An approval can be taken back before anything came of it.
+  if (sheet?.summary.stage !== 'approved') return;
   const rule = (await findVersions(db, [sheet.version]))[0]?.body.followUp;
   if (!rule || !isFollowed(rule, sheet.summary.worst)) return;
   const { timeZone } = await db.findOneByOrFail(OrganisationRow, { id: organisation });

@@ -1,4 +1,5 @@
 import { LeftOutSheet } from '@ant-trail/contract/planning';
+import { isTheirs } from '@ant-trail/core/planning';
 import type { EntityManager } from 'typeorm';
 import type { Session } from '../../http/session.ts';
 import { ANOTHERS_NAME, oneByOne, type OperationTaker, type Word } from '../../phones/operation.ts';
@@ -20,6 +21,7 @@ async function takeOne(db: EntityManager, session: Session, said: LeftOutSheet):
   const sheet = job?.sheets.find(({ id }) => id === said.sheet);
   if (!job || !sheet || !(await hasPartIn(db, job, session.person)))
     return { refused: 'This sheet is not here, or not yours.' };
+  if (!isTheirs(sheet, session.person)) return { refused: 'This sheet is somebody else’s now.' };
   const { id, reason, by, at } = said;
   if (sheet.leftOut?.id === id) return 'already had';
   // Said late, by a phone that was long without a network: the newer word stands.

@@ -29,6 +29,14 @@ export class RoundRow {
   @Column('uuid', { name: 'changed_by' }) changedBy!: string;
 }
 
+/** A visit as the round planned it. */
+export interface PlannedLeg {
+  readonly job: string;
+  readonly start: number;
+  readonly minutes: number;
+  readonly person: string | null;
+}
+
 @Entity('round_walk')
 export class RoundWalkRow {
   @PrimaryColumn('uuid') id!: string;
@@ -40,6 +48,8 @@ export class RoundWalkRow {
   @Column('int') edition!: number;
   @Column('boolean') withdrawn!: boolean;
   @Column('jsonb') troubles!: string[];
+  /** What the round planned of it, visit by visit: what somebody changed since by hand is theirs. */
+  @Column('jsonb') planned!: PlannedLeg[];
 }
 
 @Entity('holiday')

@@ -8,7 +8,7 @@ import { announce } from '../../database/feed.ts';
 import { Refusal } from '../../refusals/refusal.ts';
 import { OrganisationRow } from '../accounts/entities.ts';
 import { makeJob } from '../planning/make-job.ts';
-import { RoundRow, RoundWalkRow } from './entities.ts';
+import { RoundRow, RoundWalkRow, type PlannedLeg } from './entities.ts';
 import { adapt } from './adapt.ts';
 import { allHolidays } from './holidays.ts';
 import { legsOfRound } from './legs-of-round.ts';
@@ -78,6 +78,7 @@ async function makeWalk(
 ): Promise<void> {
   const id = randomUUID();
   const troubles: string[] = [];
+  const planned: PlannedLeg[] = [];
   await db.insert(RoundWalkRow, {
     ...{ id, org: organisation, round: round.id, due, day, edition: round.edition },
   });
@@ -85,15 +86,15 @@ async function makeWalk(
   for (const leg of await legsOfRound(db, round))
     try {
       // What fails takes only itself back.
-      await db.transaction((inner) =>
+      const job = await db.transaction((inner) =>
         makeLeg(inner, organisation, round, { id, day }, leg, person),
       );
+      planned.push({ job, start: leg.start, minutes: leg.minutes, person });
     } catch (error) {
       if (!(error instanceof Refusal)) throw error;
       troubles.push(error.message);
     }
-  if (troubles.length > 0)
-    await db.update(RoundWalkRow, { id }, { troubles: [...new Set(troubles)] });
+  await db.update(RoundWalkRow, { id }, { planned, troubles: [...new Set(troubles)] });
 }
 
 async function makeLeg(
@@ -103,9 +104,9 @@ async function makeLeg(
   walk: { readonly id: string; readonly day: string },
   { site, stops: [first, ...others], start, minutes }: RoundLeg<RoundStop>,
   person: string | null,
-): Promise<void> {
-  if (!first) return;
-  await makeJob(
+): Promise<string> {
+  if (!first) throw new Error('a visit of a round has a stop');
+  const { job } = await makeJob(
     db,
     { organisation, branch: round.branch, person: round.changedBy },
     {
@@ -117,4 +118,5 @@ async function makeLeg(
     },
     { round: { id: round.id, name: round.name, walk: walk.id } },
   );
+  return job.id;
 }

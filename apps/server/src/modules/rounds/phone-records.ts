@@ -1,13 +1,16 @@
 import type { KeptRound } from '@ant-trail/contract/rounds';
 import { sayRule } from '@ant-trail/core/rounds';
-import { In, type EntityManager } from 'typeorm';
+import { In, type EntityManager, type FindOptionsWhere } from 'typeorm';
 import { byId, phoneRecords } from '../../phones/record.ts';
 import { RoundRow } from './entities.ts';
 import { holidaySet, nextDays, todayOf } from './rounds.ts';
 
-/** All rounds in use, and those of `ids` that no longer are: a phone tells its person of theirs. */
-async function keptRounds(db: EntityManager, ids: readonly string[] = []): Promise<KeptRound[]> {
-  const rounds = await db.find(RoundRow, { where: [{ retired: false }, { id: In([...ids]) }] });
+/** Rounds as phones keep them: a phone tells its person of theirs. */
+async function keptRounds(
+  db: EntityManager,
+  where: FindOptionsWhere<RoundRow>,
+): Promise<KeptRound[]> {
+  const rounds = await db.findBy(RoundRow, where);
   const [first] = rounds;
   if (!first) return [];
   const [today, holidays] = [await todayOf(db, first.org), await holidaySet(db)];
@@ -18,8 +21,17 @@ async function keptRounds(db: EntityManager, ids: readonly string[] = []): Promi
   }));
 }
 
+const IN_USE = { retired: false } as const;
+
 export const roundRecords = phoneRecords({
   kind: 'round',
-  forAll: async (db) => byId(await keptRounds(db)),
-  after: { round: async (db, ids) => byId(await keptRounds(db, ids)) },
+  forAll: async (db) => byId(await keptRounds(db, IN_USE)),
+  after: {
+    round: async (db, ids) => {
+      const named = await keptRounds(db, { id: In([...ids]) });
+      // Holidays are of no one round: whatever goes by them may have moved.
+      const others = named.length < ids.length ? await keptRounds(db, IN_USE) : [];
+      return byId([...new Map([...named, ...others].map((each) => [each.id, each])).values()]);
+    },
+  },
 });

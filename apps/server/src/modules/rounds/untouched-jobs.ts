@@ -3,8 +3,7 @@ import { type JobRow } from '../planning/entities.ts';
 import { findJobs } from '../planning/jobs.ts';
 
 /**
- * The open jobs of a walk in the order they are walked, as long as nobody has begun any of them; null
- * where somebody has. Nobody can begin one until the transaction ends.
+ * The open jobs of a walk, as long as nobody has begun any of them; null where somebody has. Nobody can begin one until the transaction ends.
  */
 export async function untouchedJobs(db: EntityManager, walk: string): Promise<JobRow[] | null> {
   const locked = await db.query<{ id: string }[]>(
@@ -20,8 +19,5 @@ export async function untouchedJobs(db: EntityManager, walk: string): Promise<Jo
     [ids],
   );
   if (touched) return null;
-  const rows = ids.length > 0 ? await findJobs(db, { id: In(ids) }) : [];
-  return rows.sort((a, b) => startOf(a) - startOf(b));
+  return ids.length > 0 ? findJobs(db, { id: In(ids) }) : [];
 }
-
-const startOf = ({ visits }: JobRow): number => Math.min(...visits.map(({ start }) => start));
