@@ -15,6 +15,7 @@ import { TellFromDesk } from '@/features/feedback/desk/tell-from-desk.tsx';
 import { beginTelling } from '@/features/feedback/telling.ts';
 import { MapScreen } from '@/features/maps/desk/map-screen.tsx';
 import { DayScreen } from '@/features/planning/desk/day-screen.tsx';
+import { MakeMany } from '@/features/planning/desk/make-many.tsx';
 import { JobsScreen } from '@/features/planning/desk/jobs-screen.tsx';
 import { OwnCalendar } from '@/features/planning/own-calendar.tsx';
 import { RecordsScreen } from '@/features/records/desk/records-screen.tsx';
@@ -24,18 +25,23 @@ import { SentScreen } from '@/features/reports/desk/sent-screen.tsx';
 import { ReviewScreen } from '@/features/review/desk/review-screen.tsx';
 import { ClientsScreen } from '@/features/sites/desk/clients-screen.tsx';
 import { StartsAt } from '@/features/sites/desk/starts-at.tsx';
-import { PlacesScreen } from '@/features/sites/desk/places-screen.tsx';
+import { PlacesScreen, type PlacesScreenProps } from '@/features/sites/desk/places-screen.tsx';
 import { PlaceScreen } from '@/features/story/desk/place-screen.tsx';
 import { ThingsScreen } from '@/features/story/desk/things-screen.tsx';
 import { TemplatesScreen } from '@/features/templates/desk/templates-screen.tsx';
 
+type AtPlaces = Parameters<PlacesScreenProps['Together']>[0];
+const JobsThere = ({ sites, onDone }: AtPlaces) => (
+  <MakeMany at={sites.map(({ id }) => ({ site: id, asset: null }))} onDone={onDone} />
+);
+const Places = () => <PlacesScreen Together={JobsThere} />;
 const People = () => <PeopleScreen StartsAt={StartsAt} />;
 
 const SCREENS = {
   day: DayScreen,
   review: ReviewScreen,
   actions: ActionsScreen,
-  places: PlacesScreen,
+  places: Places,
   clients: ClientsScreen,
   place: PlaceScreen,
   map: MapScreen,

@@ -71,9 +71,7 @@ async function walk(sheet: string, temp: number, on = TODAY): Promise<void> {
   } as never);
   await technician.push(asEntry(said), asEntry(finish));
   const approve = { path: '~stage', kind: 'approve', value: null, seen: [finish.id] } as const;
-  await reviewer.push(
-    asEntry(entryOf(org, { sheet, ...approve, by: org.people.reviewer })),
-  );
+  await reviewer.push(asEntry(entryOf(org, { sheet, ...approve, by: org.people.reviewer })));
 }
 
 const details = async (job: string): Promise<JobDetails> =>

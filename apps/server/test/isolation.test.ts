@@ -320,6 +320,9 @@ let layer = '';
 let told: object;
 let document: OfficeDocument;
 let fileOfB = { sha256: '', file: '', note: '' };
+const MANY = {
+  ...{ title: 'Own', instructions: '', day: '2031-04-08', start: 480, minutes: 20, person: null },
+};
 const HOLIDAYS = { holidays: [{ day: '2031-05-01', name: 'Quay day' }] };
 const stopAt = ({ site, template }: Organisation) => ({ site, template, asset: null, minutes: 20 });
 const roundAt = (at: Organisation) => ({
@@ -566,6 +569,20 @@ const TRIES: Record<string, () => Try[]> = {
       at: '/api/jobs',
       body: { ...jobFor(a.site, a.template, null), ...aboutThing(asset) },
       gives: 422,
+    },
+  ],
+  'post /api/jobs/many': () => [
+    {
+      at: '/api/jobs/many',
+      body: { ...MANY, at: [{ site: b.site, asset: null }], template: a.template },
+    },
+    {
+      at: '/api/jobs/many',
+      body: { ...MANY, at: [{ site: a.site, asset: null }], template: b.template },
+    },
+    {
+      ...{ at: '/api/jobs/many', gives: 422 },
+      body: { ...MANY, at: [{ site: a.site, asset }], template: a.template },
     },
   ],
   'get /api/jobs/:id': () => [{ at: `/api/jobs/${b.job}` }],

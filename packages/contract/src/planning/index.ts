@@ -16,6 +16,7 @@ import {
 import { FactsContent, FieldsWhere } from '../fields/index.ts';
 
 export { CalendarLink, CalendarLinkMade } from './calendar-link.ts';
+export { ManyJobs, ManyJobsMade, MOST_AT_ONCE } from './many-jobs.ts';
 export { DayChange, MOST_IN_ORDER, NotPlaced, OrderAnswer, OrderAsk, PlansTaken } from './order.ts';
 export { Shortfall, SuitingAnswer, SuitingQuery } from './suiting.ts';
 

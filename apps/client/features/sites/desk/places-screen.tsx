@@ -2,6 +2,7 @@ import { hazardsOn } from '@ant-trail/core/planning';
 import { may } from '@ant-trail/core/accounts';
 import { SitesAnswer, type Site } from '@ant-trail/contract/sites';
 import { useLocalSearchParams, useRouter } from 'expo-router';
+import type { ReactNode } from 'react';
 import { Column, Row } from '@/design/box.tsx';
 import { Button } from '@/design/button.tsx';
 import { Mark } from '@/design/mark.tsx';
@@ -69,8 +70,16 @@ const columnsOf = (today: string): readonly ListColumn<Site>[] => [
   },
 ];
 
+export interface PlacesScreenProps {
+  /** What can be done with several places at once, by those who plan; planning is a capability of its own. */
+  readonly Together: (props: {
+    readonly sites: readonly Site[];
+    readonly onDone: () => void;
+  }) => ReactNode;
+}
+
 /** The places work is done at. */
-export function PlacesScreen() {
+export function PlacesScreen({ Together }: PlacesScreenProps) {
   const { person, organisation } = useMe();
   const { day: today } = useNow(organisation.timeZone);
   const params = useLocalSearchParams<{ new?: string }>();
@@ -85,7 +94,7 @@ export function PlacesScreen() {
   const { fields } = useOwnFields('place');
   const columns = [...columnsOf(today), ...ownColumns<Site>(fields, ({ own }) => own)];
   return (
-    <ListPage
+    <ListPage<Site>
       title="Places"
       actions={
         <Row gap="$2" flexWrap="wrap">
@@ -133,6 +142,9 @@ export function PlacesScreen() {
           />
         </>
       }
+      {...(may(person.roles, 'plan')
+        ? { together: (sites, onDone) => <Together {...{ sites, onDone }} /> }
+        : {})}
       {...(fields.length > 0
         ? {
             moreFilters: {

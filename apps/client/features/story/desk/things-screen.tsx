@@ -18,6 +18,7 @@ import { TextFilter } from '@/features/lists/desk/text-filter.tsx';
 import { useList, type List } from '@/features/lists/desk/use-list.ts';
 import { KindsDialog } from '@/features/register/desk/kinds-dialog.tsx';
 import { useKinds } from '@/features/register/desk/use-kinds.ts';
+import { MakeMany } from '@/features/planning/desk/make-many.tsx';
 import { SiteFilter } from '@/features/sites/desk/site-filter.tsx';
 import { LabelsDialog } from '@/features/labels/desk/labels-dialog.tsx';
 
@@ -122,12 +123,20 @@ export function ThingsScreen() {
       {...(mayKeep
         ? {
             together: (chosen, done) => (
-              <Button
-                dense
-                onPress={() => setPrinting({ assets: chosen.map(({ id }) => id), done })}
-              >
-                Print their labels
-              </Button>
+              <>
+                <Button
+                  dense
+                  onPress={() => setPrinting({ assets: chosen.map(({ id }) => id), done })}
+                >
+                  Print their labels
+                </Button>
+                {may(person.roles, 'plan') ? (
+                  <MakeMany
+                    at={chosen.map(({ id, site }) => ({ site, asset: id }))}
+                    onDone={done}
+                  />
+                ) : null}
+              </>
             ),
           }
         : {})}

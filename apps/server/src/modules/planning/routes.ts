@@ -12,6 +12,8 @@ import {
   JobOwnDraft,
   JobsAnswer,
   JobsQuery,
+  ManyJobs,
+  ManyJobsMade,
   OrderAnswer,
   OrderAsk,
   PlansAnswer,
@@ -32,6 +34,7 @@ import { firstSteps } from './first-steps.ts';
 import { findJobs, visitCardsOf } from './jobs.ts';
 import { listJobs } from './list-jobs.ts';
 import { makeJob } from './make-job.ts';
+import { makeMany } from './make-many.ts';
 import type { OrderLine } from './order-line.ts';
 import { planVisit } from './plan-visit.ts';
 import { takePlans } from './take-plans.ts';
@@ -109,6 +112,15 @@ export const planningRoutes = (orders: OrderLine): Route[] => [
     body: JobDraft,
     answer: JobCard,
     handle: ({ db, body, session }) => makeJob(db, session, body),
+  }),
+  route({
+    method: 'post',
+    path: '/api/jobs/many',
+    allowed: 'plan',
+    summary: 'Make the same job at many places or things, all of them or none',
+    body: ManyJobs,
+    answer: ManyJobsMade,
+    handle: async ({ db, body, session }) => ({ jobs: await makeMany(db, session, body) }),
   }),
   route({
     method: 'put',
