@@ -35,11 +35,20 @@ const GRID = {
   ...{ left: 0, top: 0, gapX: 0, gapY: 0 },
 };
 
+const ANSA = { name: 'Ansa Fell', phone: '+999 55 2688', email: 'quay@tarnhollow.example' };
+const ORRIN = { name: 'Orrin Tully', phone: '', email: 'orrin@tarnhollow.example' };
+
 async function aThingAndALabel({ org, manager }: Team): Promise<typeof things> {
   const { body } = await manager.call('POST', `/api/sites/${org.site}/assets`, {
     ...{ kind: 'pump', name: 'Pump' },
   });
   await manager.call('POST', '/api/labels', { loose: 1, grid: GRID });
+  // Those who are told that somebody is on the way belong to the place.
+  await inOrganisation(office.data, org.id, (db) =>
+    db.query(`UPDATE site SET contacts = $1`, [
+      JSON.stringify([ANSA, ORRIN].map((each) => ({ ...each, role: 'warden' }))),
+    ]),
+  );
   const [tag] = await inOrganisation(office.data, org.id, (db) =>
     db.query<{ id: string }[]>('SELECT id FROM tag'),
   );
@@ -61,6 +70,8 @@ function asOwn({ kind, body }: Sample): Sample {
     ...(body['kind'] === 'answer' ? { value: 41 } : {}),
     ...(kind === 'action' ? { key: 'temp' } : {}),
     ...things,
+    // Whom a word goes to, not to whom work is handed over.
+    ...(kind === 'on the way' ? { to: body['to'] } : {}),
     // Of what was opened, not of a template.
     ...(kind === 'arrival opened' ? { version: 1 } : {}),
   };
