@@ -1,6 +1,6 @@
 import { TemplatesAnswer } from '@ant-trail/contract/templates';
 import type { FollowUp, TemplateBody } from '@ant-trail/core/sheet';
-import { Column } from '@/design/box.tsx';
+import { Column, Row } from '@/design/box.tsx';
 import { Input } from '@/design/input.tsx';
 import { Pick } from '@/design/pick.tsx';
 import { Tick } from '@/design/tick.tsx';
@@ -37,11 +37,13 @@ export function FollowUpFields({ body, onChange }: FollowUpFieldsProps) {
       />
       {followUp ? (
         <>
-          <NumberField
-            label="So many days after it was finished"
-            value={followUp.days}
-            onChange={(days) => change({ days: days ?? FIRST.days })}
-          />
+          <Row>
+            <NumberField
+              label="So many days after it was finished"
+              value={followUp.days}
+              onChange={(days) => change({ days: days ?? FIRST.days })}
+            />
+          </Row>
           <Input
             label="What the next job is called"
             value={followUp.title}

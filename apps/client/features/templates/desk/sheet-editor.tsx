@@ -102,20 +102,24 @@ export function SheetEditor(props: {
       />
       {body.score ? (
         <>
-          <NumberField
-            label="Needs improvement below, in percent"
-            value={body.score.target}
-            onChange={(target) =>
-              onChange({ ...body, score: { ...body.score, target: target ?? 80 } })
-            }
-          />
-          <NumberField
-            label="What a failed question that stops everything leaves, in percent"
-            value={body.score.cap ?? 0}
-            onChange={(cap) =>
-              onChange({ ...body, score: { target: 80, ...body.score, cap: cap ?? 0 } })
-            }
-          />
+          <Row>
+            <NumberField
+              label="Needs improvement below, in percent"
+              value={body.score.target}
+              onChange={(target) =>
+                onChange({ ...body, score: { ...body.score, target: target ?? 80 } })
+              }
+            />
+          </Row>
+          <Row>
+            <NumberField
+              label="What a failed question that stops everything leaves, in percent"
+              value={body.score.cap ?? 0}
+              onChange={(cap) =>
+                onChange({ ...body, score: { target: 80, ...body.score, cap: cap ?? 0 } })
+              }
+            />
+          </Row>
           <Input
             label="Grades, one per line, as in “A from 90”"
             lines={3}
