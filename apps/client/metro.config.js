@@ -74,7 +74,4 @@ config.transformer.getTransformOptions = async (...asked) => {
   return { ...options, transform: { ...options?.transform, inlineRequires: true } };
 };
 
-// The version is written into a module as it is built: what was kept of an older build would bring the old one.
-config.cacheVersion = process.env.EXPO_PUBLIC_VERSION ?? 'not built';
-
 module.exports = config;
