@@ -529,6 +529,7 @@ const TRIES: Record<string, () => Try[]> = {
     { at: '/api/rounds', gives: 200 },
     { at: `/api/rounds?person=${b.people.technician}&text=yonder`, gives: 200 },
   ],
+  'get /api/rounds.:format': () => [{ at: '/api/rounds.csv', gives: 200 }],
   'post /api/rounds': () => [
     { at: '/api/rounds', body: roundAt(b) },
     { at: '/api/rounds', body: { ...roundAt(a), person: b.people.technician } },

@@ -296,16 +296,28 @@ test('one whose days are over with nobody there is missed', async () => {
   expect(line).toMatchObject({ next: null, last: { standing: 'missed' }, stops: 1 });
 });
 
-test('days across both changes of the clock in a year are days, whatever the zone', async () => {
-  for (const begins of ['2031-03-28', '2031-10-24']) {
-    const ask = new URLSearchParams({
-      ...{ rule: 'FREQ=DAILY', begins, onHolidays: 'as ever', from: begins },
-    });
-    const { body } = await manager.call('GET', `/api/rounds/days?${ask}`);
-    expect((body as { days: { day: string }[] }).days.map(({ day }) => day)).toEqual(
-      Array.from({ length: 8 }, (_, days) => addDays(begins, days)),
-    );
-  }
+test('a day begins by the clock of where the organisation works, on the days the clock changes too', async () => {
+  await inOrganisation(office.data, org.id, (db) =>
+    db.query(`UPDATE organisation SET time_zone = 'Europe/Berlin'`),
+  );
+  // A quarter of an hour before and after midnight there; two hours from UTC, and one.
+  const first = async (clock: string): Promise<string | undefined> => {
+    const { id } = await add({ rule: 'FREQ=DAILY', begins: '2031-01-01' });
+    await ahead(id, new Date(clock));
+    return daysOf(await look(id)).filter((day) => day >= '2031-01-01')[0];
+  };
+  expect(await first('2031-10-25T21:45:00Z')).toBe('2031-10-25');
+  expect(await first('2031-10-25T22:15:00Z')).toBe('2031-10-26');
+  expect(await first('2031-10-26T22:45:00Z')).toBe('2031-10-26');
+  expect(await first('2031-10-26T23:15:00Z')).toBe('2031-10-27');
+});
+
+test('rounds are taken along as a table', async () => {
+  const { id } = await add({ name: 'Table of lifts', rule: 'FREQ=WEEKLY;BYDAY=TU' });
+  const { status, body } = await manager.call('GET', '/api/rounds.csv?text=table');
+  expect(status).toBe(200);
+  expect(String(body)).toContain('every Tuesday');
+  expect(String(body)).toContain(id);
 });
 
 test('wrong input is named; who may not plan may look', async () => {

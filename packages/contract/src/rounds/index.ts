@@ -114,6 +114,8 @@ export const RoundDetails = z.object({
   round: Round,
   /** The newest first. */
   walks: z.array(RoundWalk),
+  /** Whether there are older ones than these. */
+  older: z.boolean(),
 });
 export type RoundDetails = z.infer<typeof RoundDetails>;
 

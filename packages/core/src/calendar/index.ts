@@ -1,4 +1,3 @@
-export { atZone } from './at-zone.ts';
 export {
   addDays,
   daysBetween,

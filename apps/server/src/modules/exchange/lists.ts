@@ -6,6 +6,7 @@ import { jobsTable } from '../planning/jobs-table.ts';
 import { recordsTable } from '../records/records-table.ts';
 import { assetsTable } from '../register/assets-table.ts';
 import { clientsTable } from '../sites/clients-table.ts';
+import { roundsTable } from '../rounds/rounds-table.ts';
 import { sitesTable } from '../sites/sites-table.ts';
 
 /** Every list that can be taken along as a table, a line for each capability. */
@@ -18,4 +19,5 @@ export const listTables: readonly Route[] = [
   peopleTable,
   actionsTable,
   recordsTable,
+  roundsTable,
 ];

@@ -1,5 +1,5 @@
-import { atZone } from '@ant-trail/core/calendar';
 import ICAL from 'ical.js';
+import { Temporal } from 'temporal-polyfill';
 import type { JobRow, VisitRow } from './entities.ts';
 
 export interface CalendarOf {
@@ -14,6 +14,13 @@ export type VisitShown = Pick<VisitRow, 'id' | 'day' | 'start' | 'minutes'> & {
   readonly job: Pick<JobRow, 'title' | 'instructions' | 'state'> & {
     readonly site: Pick<JobRow['site'], 'name' | 'address' | 'lat' | 'lon'>;
   };
+};
+
+/** The instant at which a clock on the wall there shows a minute of a day. */
+const atClock = (day: string, minute: number, timeZone: string): Date => {
+  const time = { hour: Math.floor(minute / 60), minute: minute % 60 };
+  const there = Temporal.PlainDate.from(day).toPlainDateTime(time).toZonedDateTime(timeZone);
+  return new Date(there.epochMilliseconds);
 };
 
 const utc = (at: Date): ICAL.Time => ICAL.Time.fromJSDate(at, true);
@@ -32,7 +39,7 @@ export function writeCalendar(
   calendar.addPropertyWithValue('x-wr-calname', title);
   for (const { id, day, start, minutes, job } of visits) {
     const event = new ICAL.Component('vevent');
-    const begins = atZone(day, start, timeZone);
+    const begins = atClock(day, start, timeZone);
     event.addPropertyWithValue('uid', `urn:uuid:${id}`);
     event.addPropertyWithValue('dtstamp', utc(clock));
     event.addPropertyWithValue('dtstart', utc(begins));

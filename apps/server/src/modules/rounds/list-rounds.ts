@@ -2,13 +2,13 @@ import type { RoundLine, RoundsQuery } from '@ant-trail/contract/rounds';
 import { In, type EntityManager } from 'typeorm';
 import { inOrderOf, listPage, patternsOf } from '../../database/list-page.ts';
 import { RoundRow } from './entities.ts';
-import { holidaySet, nextDays, todayOf } from './rounds.ts';
+import { holidaySet, nextDays } from './rounds.ts';
+import { todayOf } from './today.ts';
 import { lastWalks } from './walks.ts';
 
 /** Rounds that are looked for, a page at a time. */
 export async function listRounds(
   db: EntityManager,
-  organisation: string,
   asked: RoundsQuery,
 ): Promise<{ rows: RoundLine[]; next: string | null; total: number | null }> {
   const query = db
@@ -29,7 +29,7 @@ export async function listRounds(
     { ...asked, dear: Boolean(asked.text) },
   );
   const rounds = inOrderOf(page.ids, await db.findBy(RoundRow, { id: In([...page.ids]) }));
-  const today = await todayOf(db, organisation);
+  const today = await todayOf(db);
   const holidays = await holidaySet(db);
   const last = await lastWalks(db, page.ids, today);
   const rows = rounds.map((row): RoundLine => {

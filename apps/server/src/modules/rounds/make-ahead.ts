@@ -1,17 +1,17 @@
 import { randomUUID } from 'node:crypto';
 import type { RoundStop } from '@ant-trail/contract/rounds';
-import { addDays, inZone } from '@ant-trail/core/calendar';
+import { addDays } from '@ant-trail/core/calendar';
 import type { RoundDay, RoundLeg } from '@ant-trail/core/rounds';
 import { roundDays } from '@ant-trail/core/rounds/days';
 import { In, MoreThanOrEqual, type EntityManager } from 'typeorm';
 import { announce } from '../../database/feed.ts';
 import { Refusal } from '../../refusals/refusal.ts';
-import { OrganisationRow } from '../accounts/entities.ts';
 import { makeJob } from '../planning/make-job.ts';
 import { RoundRow, RoundWalkRow, type PlannedLeg } from './entities.ts';
 import { adapt } from './adapt.ts';
 import { allHolidays } from './holidays.ts';
 import { legsOfRound } from './legs-of-round.ts';
+import { todayOf } from './today.ts';
 import { whoWalks } from './who-walks.ts';
 import { withdraw } from './withdraw.ts';
 
@@ -33,8 +33,7 @@ export async function makeAhead(
   await db.query(`SELECT 1 FROM round WHERE id = $1 FOR UPDATE`, [id]);
   const round = await db.findOneBy(RoundRow, { id });
   if (!round) return;
-  const { timeZone } = await db.findOneByOrFail(OrganisationRow, { id: organisation });
-  const today = inZone(clock, timeZone).day;
+  const today = await todayOf(db, clock);
   const wanted = round.retired ? [] : await daysAhead(db, round, today);
   const made = await db.findBy(RoundWalkRow, {
     ...{ round: id, withdrawn: false, day: MoreThanOrEqual(today) },

@@ -3,7 +3,8 @@ import { sayRule } from '@ant-trail/core/rounds';
 import { In, type EntityManager, type FindOptionsWhere } from 'typeorm';
 import { byId, phoneRecords } from '../../phones/record.ts';
 import { RoundRow } from './entities.ts';
-import { holidaySet, nextDays, todayOf } from './rounds.ts';
+import { holidaySet, nextDays } from './rounds.ts';
+import { todayOf } from './today.ts';
 
 /** Rounds as phones keep them: a phone tells its person of theirs. */
 async function keptRounds(
@@ -11,9 +12,7 @@ async function keptRounds(
   where: FindOptionsWhere<RoundRow>,
 ): Promise<KeptRound[]> {
   const rounds = await db.findBy(RoundRow, where);
-  const [first] = rounds;
-  if (!first) return [];
-  const [today, holidays] = [await todayOf(db, first.org), await holidaySet(db)];
+  const [today, holidays] = [await todayOf(db), await holidaySet(db)];
   return rounds.map((row) => ({
     ...{ id: row.id, name: row.name, person: row.person, retired: row.retired },
     says: sayRule(row.rule),

@@ -1,13 +1,12 @@
 import { randomUUID } from 'node:crypto';
 import type { Round, RoundChange, RoundDraft } from '@ant-trail/contract/rounds';
-import { addDays, inZone } from '@ant-trail/core/calendar';
+import { addDays } from '@ant-trail/core/calendar';
 import { roundDays } from '@ant-trail/core/rounds/days';
 import { In, type EntityManager } from 'typeorm';
 import { announce } from '../../database/feed.ts';
 import type { Session } from '../../http/session.ts';
 import type { Queue } from '../../queue/queue.ts';
 import { notFound, Refusal } from '../../refusals/refusal.ts';
-import { OrganisationRow } from '../accounts/entities.ts';
 import { mustBeColleagues, mustBeReader } from '../planning/jobs.ts';
 import { AssetRow } from '../register/entities.ts';
 import { SiteRow } from '../sites/entities.ts';
@@ -15,15 +14,11 @@ import { newestVersion } from '../templates/versions.ts';
 import { RoundRow } from './entities.ts';
 import { allHolidays } from './holidays.ts';
 import { queueRound } from './queue.ts';
+import { todayOf } from './today.ts';
 
 /** So many days ahead are shown, within so many. */
 export const DAYS_SHOWN = 8;
 const DAYS_LOOKED = 800;
-
-export async function todayOf(db: EntityManager, organisation: string): Promise<string> {
-  const { timeZone } = await db.findOneByOrFail(OrganisationRow, { id: organisation });
-  return inZone(new Date(), timeZone).day;
-}
 
 export const holidaySet = async (db: EntityManager): Promise<ReadonlySet<string>> =>
   new Set((await allHolidays(db)).map(({ day }) => day));
@@ -45,7 +40,7 @@ export async function findRound(db: EntityManager, id: string): Promise<RoundRow
 export async function roundOf(db: EntityManager, row: RoundRow): Promise<Round> {
   const { id, branch, name, start, person, instructions, recipients, reader, stops } = row;
   const { rule, begins, without, besides, onHolidays, edition, retired, trouble } = row;
-  const next = retired ? [] : nextDays(row, await holidaySet(db), await todayOf(db, row.org));
+  const next = retired ? [] : nextDays(row, await holidaySet(db), await todayOf(db));
   return {
     ...{ id, branch, name, start, person, instructions, recipients, reader, stops },
     ...{ rule, begins, without, besides, onHolidays, edition, retired, trouble, next },

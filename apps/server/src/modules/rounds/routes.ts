@@ -25,8 +25,8 @@ import {
   nextDays,
   retireRound,
   roundOf,
-  todayOf,
 } from './rounds.ts';
+import { todayOf } from './today.ts';
 import { walksOf } from './walks.ts';
 
 const one = z.object({ id: Id });
@@ -39,7 +39,7 @@ export const roundRoutes = (queue: Queue): Route[] => [
     summary: 'Rounds that are looked for, a page at a time',
     query: RoundsQuery,
     answer: RoundsAnswer,
-    handle: ({ db, query, session }) => listRounds(db, session.organisation, query),
+    handle: ({ db, query }) => listRounds(db, query),
   }),
   route({
     method: 'post',
@@ -68,9 +68,9 @@ export const roundRoutes = (queue: Queue): Route[] => [
     summary: 'A round, and what was made of it day by day',
     params: one,
     answer: RoundDetails,
-    handle: async ({ db, params, session }) => ({
+    handle: async ({ db, params }) => ({
       round: await roundOf(db, await findRound(db, params.id)),
-      walks: await walksOf(db, params.id, await todayOf(db, session.organisation)),
+      ...(await walksOf(db, params.id, await todayOf(db))),
     }),
   }),
   route({

@@ -1,4 +1,4 @@
-import type { RoundWalk } from '@ant-trail/contract/rounds';
+import type { RoundDetails, RoundWalk } from '@ant-trail/contract/rounds';
 import { walkStanding } from '@ant-trail/core/rounds';
 import { In, type EntityManager } from 'typeorm';
 import { type JobRow } from '../planning/entities.ts';
@@ -21,13 +21,14 @@ export async function walksOf(
   db: EntityManager,
   round: string,
   today: string,
-): Promise<RoundWalk[]> {
-  const walks = await db.find(RoundWalkRow, {
+): Promise<Pick<RoundDetails, 'walks' | 'older'>> {
+  const found = await db.find(RoundWalkRow, {
     where: { round, withdrawn: false },
     order: { day: 'DESC' },
-    take: WALKS_TOLD,
+    take: WALKS_TOLD + 1,
   });
-  return withJobs(db, walks, today);
+  const walks = await withJobs(db, found.slice(0, WALKS_TOLD), today);
+  return { walks, older: found.length > WALKS_TOLD };
 }
 
 /** The last walk of each of some rounds whose day has come. */
