@@ -15,6 +15,11 @@ export function sayDatedDay(day: string): string {
   return format(day, { day: 'numeric', month: 'short', year: 'numeric' });
 }
 
+/** "Sun 14 Mar 2021". */
+export function sayFullDay(day: string): string {
+  return format(day, { weekday: 'short', day: 'numeric', month: 'short', year: 'numeric' });
+}
+
 /** "today", "tomorrow", "yesterday", or the short day. */
 export function sayNearDay(day: string, today: string): string {
   if (day === today) return 'today';

@@ -227,6 +227,7 @@ export function RoundForm({ details }: { details: RoundDetails | null }) {
                 title="What came of it"
                 nothing="No day of it has come yet."
                 walks={details.walks.filter(({ day }) => day <= today)}
+                older={details.older}
                 today={today}
               />
               <Dots />

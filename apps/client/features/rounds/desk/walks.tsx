@@ -17,10 +17,12 @@ export interface WalksProps {
   readonly nothing: string;
   readonly walks: readonly RoundWalk[];
   readonly today: string;
+  /** Whether there are older ones that are not told of. */
+  readonly older?: boolean;
 }
 
 /** Walks of a round: those to come, or what came of those that were. */
-export function Walks({ title, nothing, walks, today }: WalksProps) {
+export function Walks({ title, nothing, walks, today, older = false }: WalksProps) {
   const [open, setOpen] = useState<string | null>(null);
   const [job, setJob] = useState<string | null>(null);
   const people = usePeople();
@@ -68,6 +70,11 @@ export function Walks({ title, nothing, walks, today }: WalksProps) {
           </Column>
         ))}
       </Column>
+      {older ? (
+        <Body small quiet>
+          Older ones are in the list of jobs.
+        </Body>
+      ) : null}
       {job ? <JobOf key={job} id={job} onClose={() => setJob(null)} /> : null}
     </Column>
   );
