@@ -9,18 +9,18 @@ import { Column, Row } from '@/design/box.tsx';
 import { Button } from '@/design/button.tsx';
 import { Dialog } from '@/design/dialog.tsx';
 import { FormDay, FormInput, FormPick, FormTime } from '@/design/form-fields.tsx';
-import { Input } from '@/design/input.tsx';
 import { Hazards } from '@/design/hazards.tsx';
 import { Notice } from '@/design/notice.tsx';
 import { ask, wordsFor } from '@/device/api.ts';
 import { useOffice } from '@/device/office.ts';
-import { FindPerson } from '@/features/accounts/desk/find-person.tsx';
+import { FormPerson } from '@/features/accounts/desk/form-person.tsx';
 import type { NamedPerson } from '@/features/accounts/desk/use-people.ts';
 import { FactsFields } from '@/features/fields/desk/facts-fields.tsx';
 import { useFacts } from '@/features/fields/desk/use-facts.ts';
 import { useOwnFields } from '@/features/fields/desk/use-own-fields.ts';
 import { FindSite } from '@/features/sites/desk/find-site.tsx';
 import { FindTemplate } from './find-template.tsx';
+import { FormRecipients } from './form-recipients.tsx';
 import { MoreOfJob } from './more-of-job.tsx';
 import { Suiting } from './suiting.tsx';
 
@@ -145,18 +145,11 @@ export function JobDialog({ day, people, onClose }: JobDialogProps) {
         <Row gap="$3" flexWrap="wrap" alignItems="flex-start">
           <FormTime {...{ control, name: 'windowFrom', label: 'Not before' }} />
           <FormTime {...{ control, name: 'windowTo', label: 'Not after' }} />
-          <Controller
-            control={control}
-            name="person"
-            render={({ field }) => (
-              <FindPerson
-                label="Person"
-                empty="Nobody yet"
-                people={people}
-                chosen={field.value}
-                onChoose={field.onChange}
-              />
-            )}
+          <FormPerson
+            {...{ control, name: 'person' }}
+            label="Person"
+            empty="Nobody yet"
+            people={people}
           />
         </Row>
         <Suiting
@@ -169,18 +162,12 @@ export function JobDialog({ day, people, onClose }: JobDialogProps) {
         />
         <FactsFields {...{ fields, written }} />
         <MoreOfJob form={form} templates={templates} people={people} />
-        <Controller
-          control={control}
-          name="recipients"
-          render={({ field }) => (
-            <Input
-              label="Report goes to (e-mail, separated by commas)"
-              value={field.value.join(', ')}
-              onChange={(text) => field.onChange(text ? text.split(/[,\s]+/) : [])}
-              onLeave={() => field.onChange(field.value.filter(Boolean))}
-              problem={errors.recipients && 'One of these is not an e-mail address.'}
-            />
-          )}
+        <FormRecipients
+          {...{
+            control,
+            name: 'recipients',
+            label: 'Report goes to (e-mail, separated by commas)',
+          }}
         />
         {problem ? (
           <Notice tone="eyes" alert>

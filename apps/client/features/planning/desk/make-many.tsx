@@ -13,7 +13,7 @@ import { Body } from '@/design/text.tsx';
 import { ask, wordsFor } from '@/device/api.ts';
 import { useOffice } from '@/device/office.ts';
 import { useNow } from '@/device/use-now.ts';
-import { FindPerson } from '@/features/accounts/desk/find-person.tsx';
+import { FormPerson } from '@/features/accounts/desk/form-person.tsx';
 import { usePeople } from '@/features/accounts/desk/use-people.ts';
 import { useMe } from '@/features/accounts/session.ts';
 import { FindTemplate } from './find-template.tsx';
@@ -103,18 +103,11 @@ function MakeManyDialog({ at, onClose, onDone }: MakeManyProps & { readonly onCl
             }))}
           />
         </Row>
-        <Controller
-          control={control}
-          name="person"
-          render={({ field }) => (
-            <FindPerson
-              label="Person"
-              empty="Nobody yet"
-              people={walkers}
-              chosen={field.value}
-              onChoose={field.onChange}
-            />
-          )}
+        <FormPerson
+          {...{ control, name: 'person' }}
+          label="Person"
+          empty="Nobody yet"
+          people={walkers}
         />
         <Body small quiet>
           One person goes to them one after the other. A place has a sheet for each thing chosen

@@ -1,22 +1,16 @@
 import { LeftOutSheet } from '@ant-trail/contract/planning';
-import { useState } from 'react';
 import { Column } from '@/design/box.tsx';
 import { Button } from '@/design/button.tsx';
-import { Segments } from '@/design/choose.tsx';
 import { Dialog } from '@/design/dialog.tsx';
-import { Input } from '@/design/input.tsx';
 import { Body } from '@/design/text.tsx';
 import { newId } from '@/device/identity.ts';
 import { useMe } from '@/features/accounts/session.ts';
 import { doHere } from '@/features/sync/outbox.ts';
 import { usePhone } from '@/features/sync/phone.tsx';
 import type { TrailSheet } from './trail.ts';
+import { useWhy, WhyFields } from './why-fields.tsx';
 
-const USUAL = ['Locked', 'Not there', 'Not safe', 'No time'].map((words) => ({
-  value: words,
-  label: words,
-}));
-const Reason = LeftOutSheet.shape.reason;
+const USUAL = ['Locked', 'Not there', 'Not safe', 'No time'];
 
 export interface LeaveOutDialogProps {
   readonly sheet: TrailSheet;
@@ -28,16 +22,14 @@ export interface LeaveOutDialogProps {
 export function LeaveOutDialog({ sheet, job, onClose }: LeaveOutDialogProps) {
   const { store, engine } = usePhone();
   const { person } = useMe();
-  const [usual, setUsual] = useState<string | null>(null);
-  const [more, setMore] = useState('');
-  const [asked, setAsked] = useState(false);
-  const reason = Reason.safeParse([usual, more.trim()].filter(Boolean).join(': '));
+  const why = useWhy(LeftOutSheet.shape.reason);
   const leaveOut = async (): Promise<void> => {
-    if (!reason.success) return setAsked(true);
+    const reason = why.settle();
+    if (reason === null) return;
     await doHere(store, {
       kind: 'sheet left out',
       body: {
-        ...{ id: newId(), job, sheet: sheet.sheet.id, reason: reason.data },
+        ...{ id: newId(), job, sheet: sheet.sheet.id, reason },
         ...{ by: person.id, at: new Date().toISOString() },
       },
     });
@@ -47,20 +39,7 @@ export function LeaveOutDialog({ sheet, job, onClose }: LeaveOutDialogProps) {
   return (
     <Dialog title={`Leave out ${sheet.title}`} onClose={onClose}>
       <Column gap="$3">
-        <Body strong>Why is it left out?</Body>
-        <Segments
-          label="Why is it left out?"
-          options={USUAL}
-          chosen={usual === null ? [] : [usual]}
-          onPress={(value) => setUsual(value === usual ? null : value)}
-        />
-        <Input
-          label="More about it"
-          lines={2}
-          value={more}
-          onChange={setMore}
-          problem={asked ? reason.error?.issues[0]?.message : undefined}
-        />
+        <WhyFields question="Why is it left out?" usual={USUAL} why={why} />
         <Body small quiet>
           You can still fill it in: it is left out only as long as nobody begins it.
         </Body>

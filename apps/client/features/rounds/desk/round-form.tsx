@@ -11,15 +11,15 @@ import { Button } from '@/design/button.tsx';
 import { DeskPage } from '@/design/desk-page.tsx';
 import { Dots } from '@/design/dots.tsx';
 import { FormDay, FormInput, FormPick, FormTime } from '@/design/form-fields.tsx';
-import { Input } from '@/design/input.tsx';
 import { Notice } from '@/design/notice.tsx';
 import { Body } from '@/design/text.tsx';
 import { ask, wordsFor } from '@/device/api.ts';
 import { useOffice } from '@/device/office.ts';
 import { useNow } from '@/device/use-now.ts';
-import { FindPerson } from '@/features/accounts/desk/find-person.tsx';
+import { FormPerson } from '@/features/accounts/desk/form-person.tsx';
 import { usePeople, useReaders } from '@/features/accounts/desk/use-people.ts';
 import { useMe } from '@/features/accounts/session.ts';
+import { FormRecipients } from '@/features/planning/desk/form-recipients.tsx';
 import { DaysAhead } from './days-ahead.tsx';
 import { RhythmField } from './rhythm-field.tsx';
 import { StopsField } from './stops-field.tsx';
@@ -143,18 +143,11 @@ export function RoundForm({ details }: { details: RoundDetails | null }) {
               options={ON_HOLIDAYS.map((value) => ({ value, label: HOLIDAY_WORDS[value] }))}
             />
           </Row>
-          <Controller
-            control={control}
-            name="person"
-            render={({ field }) => (
-              <FindPerson
-                label="Who walks it"
-                empty="Nobody yet"
-                people={walkers}
-                chosen={field.value}
-                onChoose={field.onChange}
-              />
-            )}
+          <FormPerson
+            {...{ control, name: 'person' }}
+            label="Who walks it"
+            empty="Nobody yet"
+            people={walkers}
           />
           <Controller
             control={control}
@@ -170,31 +163,18 @@ export function RoundForm({ details }: { details: RoundDetails | null }) {
             )}
           />
           <FormInput {...{ control, name: 'instructions', label: 'Instructions' }} lines={2} />
-          <Controller
-            control={control}
-            name="reader"
-            render={({ field }) => (
-              <FindPerson
-                label="Who reads what comes back"
-                empty="Whoever comes to it"
-                people={readers}
-                chosen={field.value}
-                onChoose={field.onChange}
-              />
-            )}
+          <FormPerson
+            {...{ control, name: 'reader' }}
+            label="Who reads what comes back"
+            empty="Whoever comes to it"
+            people={readers}
           />
-          <Controller
-            control={control}
-            name="recipients"
-            render={({ field }) => (
-              <Input
-                label="Reports go to (e-mail, separated by commas)"
-                value={field.value.join(', ')}
-                onChange={(text) => field.onChange(text ? text.split(/[,\s]+/) : [])}
-                onLeave={() => field.onChange(field.value.filter(Boolean))}
-                problem={errors.recipients && 'One of these is not an e-mail address.'}
-              />
-            )}
+          <FormRecipients
+            {...{
+              control,
+              name: 'recipients',
+              label: 'Reports go to (e-mail, separated by commas)',
+            }}
           />
           {problem ? (
             <Notice tone="eyes" alert>
