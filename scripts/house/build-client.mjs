@@ -145,8 +145,6 @@ export async function buildClient() {
         CI: '1',
         NODE_ENV: 'production',
         EXPO_OFFLINE: '1',
-        EXPO_PUBLIC_VERSION: JSON.parse(readFileSync(path.join(ROOT, 'package.json'), 'utf8'))
-          .version,
         EXPO_NO_TELEMETRY: '1',
         EXPO_UNSTABLE_METRO_OPTIMIZE_GRAPH: '1',
         EXPO_UNSTABLE_TREE_SHAKING: '1',

@@ -1,2 +1,4 @@
-/** Which version of the application this is; it is written in as it is built. */
-export const VERSION: string = process.env.EXPO_PUBLIC_VERSION ?? 'not built';
+import { version } from '../package.json';
+
+/** Which version of the application this is. From a file of its own: a build that keeps what it made before sees that it changed. */
+export const VERSION: string = version;

@@ -1,5 +1,0 @@
-declare namespace NodeJS {
-  interface ProcessEnv {
-    readonly EXPO_PUBLIC_VERSION?: string;
-  }
-}
