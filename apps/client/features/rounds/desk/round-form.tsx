@@ -21,16 +21,11 @@ import { usePeople, useReaders } from '@/features/accounts/desk/use-people.ts';
 import { useMe } from '@/features/accounts/session.ts';
 import { FormRecipients } from '@/features/planning/desk/form-recipients.tsx';
 import { DaysAhead } from './days-ahead.tsx';
+import { HOLIDAY_WORDS } from './holiday-words.ts';
 import { RhythmField } from './rhythm-field.tsx';
+import { RoundSaid } from './round-said.tsx';
 import { StopsField } from './stops-field.tsx';
 import { Walks } from './walks.tsx';
-
-const HOLIDAY_WORDS: Readonly<Record<RoundDraft['onHolidays'], string>> = {
-  'as ever': 'walked as ever',
-  'left out': 'left out',
-  'the working day after': 'the working day after',
-  'the working day before': 'the working day before',
-};
 
 function draftOf(details: RoundDetails | null, today: string): RoundDraft {
   if (!details)
@@ -103,6 +98,74 @@ export function RoundForm({ details }: { details: RoundDetails | null }) {
   };
   const walkers = people.list.filter(({ roles }) => may(roles, 'walk'));
   const dirty = { shouldDirty: true };
+  const fields = (
+    <>
+      <FormInput {...{ control, name: 'name', label: 'What the round is called' }} />
+      <Controller
+        control={control}
+        name="rule"
+        render={({ field }) => (
+          <RhythmField
+            rule={field.value}
+            onChange={(to) => setValue('rule', to, dirty)}
+            asked={errors.rule !== undefined}
+          />
+        )}
+      />
+      <Row gap="$3" flexWrap="wrap" alignItems="flex-start">
+        <FormDay {...{ control, name: 'begins', label: 'From' }} />
+        <FormTime {...{ control, name: 'start', label: 'Begins at' }} />
+        <FormPick
+          {...{ control, name: 'onHolidays', label: 'On holidays' }}
+          options={ON_HOLIDAYS.map((value) => ({ value, label: HOLIDAY_WORDS[value] }))}
+        />
+      </Row>
+      <FormPerson
+        {...{ control, name: 'person' }}
+        label="Who walks it"
+        empty="Nobody yet"
+        people={walkers}
+      />
+      <Controller
+        control={control}
+        name="stops"
+        render={({ field }) => (
+          <StopsField
+            stops={field.value}
+            templates={templates}
+            mayChange
+            onChange={field.onChange}
+            problem={errors.stops && 'A round needs at least one stop.'}
+          />
+        )}
+      />
+      <FormInput {...{ control, name: 'instructions', label: 'Instructions' }} lines={2} />
+      <FormPerson
+        {...{ control, name: 'reader' }}
+        label="Who reads what comes back"
+        empty="Whoever comes to it"
+        people={readers}
+      />
+      <FormRecipients
+        {...{
+          control,
+          name: 'recipients',
+          label: 'Reports go to (e-mail, separated by commas)',
+        }}
+      />
+      {problem ? (
+        <Notice tone="eyes" alert>
+          {problem}
+        </Notice>
+      ) : null}
+      <Row gap="$3">
+        <Button main onPress={() => save()} disabled={formState.isSubmitting}>
+          {round ? 'Save' : 'Begin the round'}
+        </Button>
+        {kept && !formState.isDirty ? <Body quiet>Saved.</Body> : null}
+      </Row>
+    </>
+  );
   return (
     <DeskPage
       title={round?.name ?? 'New round'}
@@ -122,75 +185,10 @@ export function RoundForm({ details }: { details: RoundDetails | null }) {
       }
     >
       <Row gap="$6" alignItems="flex-start" flexWrap="wrap">
-        <Column gap="$3" flex={1} minWidth={340} flexBasis={560}>
-          <FormInput {...{ control, name: 'name', label: 'What the round is called' }} />
-          <Controller
-            control={control}
-            name="rule"
-            render={({ field }) => (
-              <RhythmField
-                rule={field.value}
-                onChange={(to) => setValue('rule', to, dirty)}
-                asked={errors.rule !== undefined}
-              />
-            )}
-          />
-          <Row gap="$3" flexWrap="wrap" alignItems="flex-start">
-            <FormDay {...{ control, name: 'begins', label: 'From' }} />
-            <FormTime {...{ control, name: 'start', label: 'Begins at' }} />
-            <FormPick
-              {...{ control, name: 'onHolidays', label: 'On holidays' }}
-              options={ON_HOLIDAYS.map((value) => ({ value, label: HOLIDAY_WORDS[value] }))}
-            />
-          </Row>
-          <FormPerson
-            {...{ control, name: 'person' }}
-            label="Who walks it"
-            empty="Nobody yet"
-            people={walkers}
-          />
-          <Controller
-            control={control}
-            name="stops"
-            render={({ field }) => (
-              <StopsField
-                stops={field.value}
-                templates={templates}
-                mayChange={plans}
-                onChange={field.onChange}
-                problem={errors.stops && 'A round needs at least one stop.'}
-              />
-            )}
-          />
-          <FormInput {...{ control, name: 'instructions', label: 'Instructions' }} lines={2} />
-          <FormPerson
-            {...{ control, name: 'reader' }}
-            label="Who reads what comes back"
-            empty="Whoever comes to it"
-            people={readers}
-          />
-          <FormRecipients
-            {...{
-              control,
-              name: 'recipients',
-              label: 'Reports go to (e-mail, separated by commas)',
-            }}
-          />
-          {problem ? (
-            <Notice tone="eyes" alert>
-              {problem}
-            </Notice>
-          ) : null}
-          {plans ? (
-            <Row gap="$3">
-              <Button main onPress={() => save()} disabled={formState.isSubmitting}>
-                {round ? 'Save' : 'Begin the round'}
-              </Button>
-              {kept && !formState.isDirty ? <Body quiet>Saved.</Body> : null}
-            </Row>
-          ) : null}
+        <Column gap="$3" flexGrow={2} flexShrink={1} flexBasis={560} minWidth={280}>
+          {plans ? fields : round ? <RoundSaid {...{ round, templates }} /> : null}
         </Column>
-        <Column gap="$4" width={380}>
+        <Column gap="$4" flexGrow={1} flexShrink={1} flexBasis={360} minWidth={280}>
           <DaysAhead
             rhythm={{ rule, begins: begins || today, without, besides, onHolidays }}
             today={today}

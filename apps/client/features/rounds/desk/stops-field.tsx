@@ -20,13 +20,20 @@ export interface StopsFieldProps {
   readonly templates: readonly PublishedTemplate[];
   readonly mayChange: boolean;
   readonly problem?: string | undefined;
-  readonly onChange: (stops: RoundStop[]) => void;
+  readonly onChange?: (stops: RoundStop[]) => void;
 }
 
+const NOTHING = (): void => undefined;
 const LENGTHS = [2, 5, 10, 15, 20, 30, 45, 60, 90, 120, 180, 240];
 
 /** The stops of a round in order: stops at one place one after the other are one visit. */
-export function StopsField({ stops, templates, mayChange, problem, onChange }: StopsFieldProps) {
+export function StopsField({
+  stops,
+  templates,
+  mayChange,
+  problem,
+  onChange = NOTHING,
+}: StopsFieldProps) {
   const change = (at: number, part: Partial<RoundStop>): void =>
     onChange(stops.map((stop, index) => (index === at ? { ...stop, ...part } : stop)));
   const titleOf = (template: string): string =>
