@@ -39,9 +39,11 @@ export function SheetList({ stop }: { stop: TrailStop }) {
     <Column gap="$2">
       <Column role="list" aria-label="Sheets">
         {sheets.map((each) => (
-          <Row key={each.sheet.id} role="listitem" gap="$2">
+          <Row key={each.sheet.id} role="listitem" gap="$2" flexWrap="wrap">
             <PressableRow
-              flex={1}
+              flexGrow={1}
+              flexShrink={1}
+              flexBasis={220}
               disabled={!arrived}
               paddingVertical="$2"
               gap={0}
@@ -59,26 +61,29 @@ export function SheetList({ stop }: { stop: TrailStop }) {
                 </Column>
               </Row>
             </PressableRow>
-            {sheets.length > 1 && (each.stage === 'untouched' || each.stage === 'under way') ? (
-              <Button
-                dense
-                plain
-                label={`Hand over ${each.title}`}
-                onPress={() => setOpen({ give: each })}
-              >
-                Hand over
-              </Button>
-            ) : null}
-            {sheets.length > 1 && arrived && each.stage === 'untouched' && !each.leftOut ? (
-              <Button
-                dense
-                plain
-                label={`Leave out ${each.title}`}
-                onPress={() => setOpen({ leaveOut: each })}
-              >
-                Leave out
-              </Button>
-            ) : null}
+            {/* Together on a line of their own where the name needs the first. */}
+            <Row gap="$2" justifyContent="flex-end">
+              {sheets.length > 1 && (each.stage === 'untouched' || each.stage === 'under way') ? (
+                <Button
+                  dense
+                  plain
+                  label={`Hand over ${each.title}`}
+                  onPress={() => setOpen({ give: each })}
+                >
+                  Hand over
+                </Button>
+              ) : null}
+              {sheets.length > 1 && arrived && each.stage === 'untouched' && !each.leftOut ? (
+                <Button
+                  dense
+                  plain
+                  label={`Leave out ${each.title}`}
+                  onPress={() => setOpen({ leaveOut: each })}
+                >
+                  Leave out
+                </Button>
+              ) : null}
+            </Row>
           </Row>
         ))}
       </Column>
