@@ -2,25 +2,31 @@
 import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync } from 'node:fs';
 import path from 'node:path';
 import { spawn } from 'node:child_process';
+import { setTimeout as sleep } from 'node:timers/promises';
 import { ensureChromium, ensurePackages } from './house/packages.mjs';
 import { ROOT } from './house/places.mjs';
 import { run, say } from './house/say.mjs';
 
 const RESULTS = path.join(ROOT, 'test-results');
 const bin = (name) => path.join(ROOT, 'node_modules/.bin', name);
+/** A run that ends by itself does so at once. */
+const IDLE_MS = 30_000;
 const totals = { passed: 0, failed: 0, skipped: 0 };
 
-function show(file, args, env = {}) {
-  return new Promise((resolve) => {
-    const child = spawn(file, args, {
-      cwd: ROOT,
-      stdio: 'inherit',
-      env: { ...process.env, ...env },
-    });
+function begin(file, args, env = {}) {
+  const child = spawn(file, args, {
+    cwd: ROOT,
+    stdio: 'inherit',
+    env: { ...process.env, ...env },
+  });
+  const ended = new Promise((resolve) => {
     child.on('error', () => resolve(1));
     child.on('close', (code) => resolve(code ?? 1));
   });
+  return { child, ended };
 }
+
+const show = (file, args, env) => begin(file, args, env).ended;
 
 /** A check that passes or fails as a whole. */
 async function check(name, file, args) {
@@ -35,11 +41,22 @@ const resultOf = (name) => {
   return existsSync(file) ? JSON.parse(readFileSync(file, 'utf8')) : null;
 };
 
+/** Tests that left something open would keep the run for ever once all is told: it is said, and ended. */
+async function endIdle(name, child, file) {
+  while (child.exitCode === null && !existsSync(file)) await sleep(1_000);
+  await sleep(IDLE_MS);
+  if (child.exitCode !== null) return child.exitCode;
+  say(`${name}: all has run, but something was left open; it is ended`);
+  child.kill('SIGKILL');
+  return resultOf(`${name}.json`)?.success ? 0 : 1;
+}
+
 /** Jest, with its numbers; a run that broke off counts as one failure. */
 async function jest(name, args, env) {
   say(name);
   const file = path.join(RESULTS, `${name}.json`);
-  const code = await show(bin('jest'), [...args, '--json', `--outputFile=${file}`], env);
+  const { child, ended } = begin(bin('jest'), [...args, '--json', `--outputFile=${file}`], env);
+  const code = await Promise.race([ended, endIdle(name, child, file)]);
   const result = resultOf(`${name}.json`);
   totals.passed += result?.numPassedTests ?? 0;
   totals.skipped += result?.numPendingTests ?? 0;

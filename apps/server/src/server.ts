@@ -48,7 +48,7 @@ export async function openServer(config: Config, logger: Logger): Promise<Server
   const tables = new TableReader(config.tableWorker);
   const folding = new Folding(config.foldWorker);
   const orders = new OrderLine(config.orderWorker);
-  const queue = await openQueue(
+  const { queue, close: closeQueue } = await openQueue(
     config.databaseUrl,
     [REPORTS, FOLLOW_UPS, WORDS, ...ROUNDS],
     (error) => logger.error({ err: error }, 'queue'),
@@ -96,7 +96,7 @@ export async function openServer(config: Config, logger: Logger): Promise<Server
       await ended;
       clearTimeout(last);
       await projector.close();
-      await queue.stop({ graceful: true, timeout: 5_000 });
+      await closeQueue();
       await listening.close();
       await Promise.all([
         reports.close(),

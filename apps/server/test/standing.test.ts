@@ -183,7 +183,7 @@ test('thirteen long requests of one organisation hold up nobody of another', asy
   const busy = await office.signIn(org.emails.manager);
   const calm = await office.signIn(other.emails.manager);
   const content = Buffer.from(
-    Array.from({ length: 15_000 }, (_, i) => `${i};a name;${i * 2}`).join('\n'),
+    Array.from({ length: 20_000 }, (_, i) => `${i}${';a name'.repeat(12)}`).join('\n'),
   ).toString('base64');
   const answered: string[] = [];
   const long = Array.from({ length: 13 }, () =>

@@ -44,6 +44,8 @@ export class Listening {
     });
     await client.connect();
     for (const channel of this.hearers.keys()) await client.query(`LISTEN ${channel}`);
+    // Closed while it was being made anew.
+    if (this.closed) return client.end();
     const isFirst = this.client === null && this.failures === 0;
     this.client = client;
     this.failures = 0;
@@ -63,7 +65,7 @@ export class Listening {
   }
 
   private again(): void {
-    if (this.timer) return;
+    if (this.timer || this.closed) return;
     this.failures++;
     const pause = Math.min(RECONNECT_MS * 2 ** (this.failures - 1), LONGEST_PAUSE_MS);
     this.timer = setTimeout(() => {

@@ -1,19 +1,35 @@
 import PgBoss from 'pg-boss';
 import type { EntityManager } from 'typeorm';
+import { QueueDatabase } from './queue-database.ts';
+
+const LAST_TASKS_MS = 5_000;
 
 /** Work that is done later, kept in the database until it is. */
 export type Queue = PgBoss;
+
+export interface OpenQueue {
+  readonly queue: Queue;
+  /** Lets what is being done end, within a few seconds. */
+  readonly close: () => Promise<void>;
+}
 
 export async function openQueue(
   url: string,
   lines: readonly string[],
   onError: (error: Error) => void,
-): Promise<Queue> {
-  const queue = new PgBoss({ connectionString: url, max: 2, schema: 'queue' });
+): Promise<OpenQueue> {
+  const database = new QueueDatabase(url, onError);
+  const queue = new PgBoss({ db: database, schema: 'queue' });
   queue.on('error', onError);
   await queue.start();
   for (const line of lines) await queue.createQueue(line);
-  return queue;
+  return {
+    queue,
+    close: async () => {
+      await queue.stop({ graceful: true, timeout: LAST_TASKS_MS });
+      await database.close();
+    },
+  };
 }
 
 /** What fails is tried again, each time after a longer rest. */

@@ -131,7 +131,8 @@ const need = (name: string): string => {
   return value;
 };
 
-async function newDatabase(): Promise<string> {
+/** A database of its own, migrated and empty. */
+export async function newDatabase(): Promise<string> {
   const name = `t_${randomBytes(6).toString('hex')}`;
   const owner = new URL(need('TEST_OWNER_URL'));
   const template = owner.pathname.slice(1);
