@@ -43,9 +43,10 @@ const resultOf = (name) => {
 
 /** Tests that left something open would keep the run for ever once all is told: it is said, and ended. */
 async function endIdle(name, child, file) {
-  while (child.exitCode === null && !existsSync(file)) await sleep(1_000);
+  const isOver = () => !child.pid || child.exitCode !== null || child.signalCode !== null;
+  while (!isOver() && !existsSync(file)) await sleep(1_000);
   await sleep(IDLE_MS);
-  if (child.exitCode !== null) return child.exitCode;
+  if (isOver()) return child.exitCode ?? 1;
   say(`${name}: all has run, but something was left open; it is ended`);
   child.kill('SIGKILL');
   return resultOf(`${name}.json`)?.success ? 0 : 1;
