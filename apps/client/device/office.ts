@@ -29,6 +29,7 @@ export type OfficeKind =
   | 'document'
   | 'feedback'
   | 'round'
+  | 'planner'
   | 'person'
   | 'action'
   | 'media'

@@ -26,6 +26,7 @@ import { Rounds1764554400000 } from './database/migrations/31-rounds.ts';
 import { OnTheWay1764558000000 } from './database/migrations/32-on-the-way.ts';
 import { FollowUps1764561600000 } from './database/migrations/33-follow-ups.ts';
 import { CalendarLinks1764565200000 } from './database/migrations/34-calendar-links.ts';
+import { Planners1764651600000 } from './database/migrations/35-planners.ts';
 import { Register1764057600000 } from './database/migrations/3-register.ts';
 import { FeedByTransaction1764090000000 } from './database/migrations/4-feed-by-transaction.ts';
 import { SignIn1764093600000 } from './database/migrations/5-sign-in.ts';
@@ -162,6 +163,7 @@ export function ownerData(url: string): DataSource {
       OnTheWay1764558000000,
       FollowUps1764561600000,
       CalendarLinks1764565200000,
+      Planners1764651600000,
     ],
     migrationsTableName: 'migration',
     logging: false,

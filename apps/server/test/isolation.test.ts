@@ -133,6 +133,7 @@ beforeAll(async () => {
     if (mail === '') await sleep(50);
   }
   await owner.call('POST', '/api/me/calendar');
+  await owner.call('POST', '/api/planners', { day: '2031-01-01' });
   const walked = await owner.call('POST', '/api/rounds', roundAt(b));
   round = (walked.body as { id: string }).id;
   await owner.call('PUT', '/api/holidays', HOLIDAYS);
@@ -525,6 +526,18 @@ const TRIES: Record<string, () => Try[]> = {
   'get /api/day': () => [
     { at: `/api/day?day=${new Date().toISOString().slice(0, 10)}`, gives: 200 },
   ],
+  'get /api/board': () => [
+    { at: `/api/board?from=${new Date().toISOString().slice(0, 10)}&days=7`, gives: 200 },
+  ],
+  'get /api/board/people': () => [{ at: '/api/board/people', gives: 200 }],
+  'get /api/board/ways': () => [
+    { at: `/api/board/ways?day=${new Date().toISOString().slice(0, 10)}`, gives: 200 },
+  ],
+  'get /api/calendar': () => [
+    { at: `/api/calendar?from=${new Date().toISOString().slice(0, 10)}&days=42`, gives: 200 },
+  ],
+  'get /api/planners': () => [{ at: '/api/planners', gives: 200 }],
+  'post /api/planners': () => [{ at: '/api/planners', body: { day: '2031-01-01' }, gives: 200 }],
   'get /api/rounds': () => [
     { at: '/api/rounds', gives: 200 },
     { at: `/api/rounds?person=${b.people.technician}&text=yonder`, gives: 200 },
@@ -616,6 +629,13 @@ const TRIES: Record<string, () => Try[]> = {
     const day = '2031-01-01';
     return [
       { at: '/api/plans', body: { day, plans: [{ visit: b.visit, was, person: null, start: 2 }] } },
+      {
+        at: '/api/plans',
+        body: {
+          day,
+          plans: [{ visit: b.visit, was: { ...was, day }, person: null, day, start: 2 }],
+        },
+      },
     ];
   },
   'get /api/review': () => [

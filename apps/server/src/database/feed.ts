@@ -25,7 +25,15 @@ export type Change =
   | { readonly kind: FeedKind; readonly ref: string; readonly reach: string | null }
   | {
       readonly kind:
-        'action' | 'media' | 'mail' | 'template' | 'client' | 'opening' | 'branch' | 'feedback';
+        | 'action'
+        | 'media'
+        | 'mail'
+        | 'template'
+        | 'client'
+        | 'opening'
+        | 'branch'
+        | 'feedback'
+        | 'planner';
       readonly ref: string;
     };
 

@@ -15,6 +15,19 @@ import {
 } from '../common/index.ts';
 import { FactsContent, FieldsWhere } from '../fields/index.ts';
 
+export {
+  BoardAnswer,
+  BoardPeople,
+  BoardQuery,
+  BoardStop,
+  BoardWays,
+  CalendarAnswer,
+  CalendarQuery,
+  MOST_STOPS,
+  PlannerHere,
+  PlannersAnswer,
+  type CalendarDay,
+} from './board.ts';
 export { CalendarLink, CalendarLinkMade } from './calendar-link.ts';
 export { ManyJobs, ManyJobsMade, MOST_AT_ONCE } from './many-jobs.ts';
 export { DayChange, MOST_IN_ORDER, NotPlaced, OrderAnswer, OrderAsk, PlansTaken } from './order.ts';

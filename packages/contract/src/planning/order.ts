@@ -57,9 +57,10 @@ export const OrderAnswer = z.object({
 });
 export type OrderAnswer = z.infer<typeof OrderAnswer>;
 
-const Held = { person: Id.nullable(), start: MinuteOfDay };
+/** Without a day it is that of all of them. */
+const Held = { person: Id.nullable(), day: Day.exactOptional(), start: MinuteOfDay };
 
-/** Visits that change hands or hours at once: all of them or none. */
+/** Visits that change hands, hours or days at once: all of them or none. */
 export const PlansTaken = z
   .object({
     day: Day,

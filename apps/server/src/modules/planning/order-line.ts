@@ -1,13 +1,22 @@
+import type { Place } from '@ant-trail/core/geo';
 import type { WayLine } from '@ant-trail/core/maps/ways';
 import type { BetterDayOptions, DayOfWork, DayOrder } from '@ant-trail/core/planning/order';
 import { WorkerLine } from '../../turns/worker-line.ts';
 
 export interface OrderTask {
+  readonly task: 'order';
   readonly day: DayOfWork;
   /** What people go along on the map. */
   readonly ways: readonly WayLine[];
   readonly from?: BetterDayOptions['from'];
   readonly millis: number;
+}
+
+/** How long it takes from places to others. */
+export interface WaysTask {
+  readonly task: 'ways';
+  readonly asked: readonly { readonly from: Place; readonly to: Place }[];
+  readonly ways: readonly WayLine[];
 }
 
 const LONGEST_MS = 20_000;
@@ -24,8 +33,13 @@ export class OrderLine {
   }
 
   /** Throws TooMuchWork when it takes too long or too much. */
-  async find(organisation: string, task: OrderTask): Promise<DayOrder> {
-    return (await this.line.run(organisation, task)) as DayOrder;
+  async find(organisation: string, task: Omit<OrderTask, 'task'>): Promise<DayOrder> {
+    return (await this.line.run(organisation, { ...task, task: 'order' })) as DayOrder;
+  }
+
+  /** Minutes, in the order asked for. Throws TooMuchWork when it takes too long or too much. */
+  async ways(organisation: string, task: Omit<WaysTask, 'task'>): Promise<number[]> {
+    return (await this.line.run(organisation, { ...task, task: 'ways' })) as number[];
   }
 
   close(): Promise<void> {

@@ -1,7 +1,13 @@
 import { Id } from '@ant-trail/contract/common';
 import {
+  BoardAnswer,
+  BoardPeople,
+  BoardQuery,
+  BoardWays,
+  CalendarAnswer,
   CalendarLink,
   CalendarLinkMade,
+  CalendarQuery,
   DayAnswer,
   DayQuery,
   FirstSteps,
@@ -16,6 +22,8 @@ import {
   ManyJobsMade,
   OrderAnswer,
   OrderAsk,
+  PlannerHere,
+  PlannersAnswer,
   PlansAnswer,
   PlansTaken,
   SuitingAnswer,
@@ -27,6 +35,7 @@ import { wayLines } from '@ant-trail/core/maps/ways';
 import { z } from 'zod';
 import { longRoute, route, type Route } from '../../http/route.ts';
 import { allLayers } from '../maps/layers.ts';
+import { boardOf, boardPeople, calendarOf, waysOfDay } from './board.ts';
 import { calendarLink, dropCalendarLink, makeCalendarLink } from './calendar-link.ts';
 import { dayOfWork } from './day-of-work.ts';
 import { decide, jobDetails } from './decide.ts';
@@ -36,6 +45,7 @@ import { listJobs } from './list-jobs.ts';
 import { makeJob } from './make-job.ts';
 import { makeMany } from './make-many.ts';
 import type { OrderLine } from './order-line.ts';
+import { plannerHere, planners } from './planners.ts';
 import { planVisit } from './plan-visit.ts';
 import { takePlans } from './take-plans.ts';
 import { writeOwn } from './write-own.ts';
@@ -85,6 +95,75 @@ export const planningRoutes = (orders: OrderLine): Route[] => [
       const rows = await findJobs(db, { visits: { day: query.day } });
       return { day: query.day, cards: rows.flatMap((row) => visitCardsOf(row, query.day)) };
     },
+  }),
+  route({
+    method: 'get',
+    path: '/api/board',
+    allowed: 'read',
+    summary: 'All visits of some days, as far as the board shows them',
+    query: BoardQuery,
+    answer: BoardAnswer,
+    handle: ({ db, query }) => boardOf(db, query.from, query.days),
+  }),
+  route({
+    method: 'get',
+    path: '/api/board/people',
+    allowed: 'read',
+    summary: 'When everybody who has a trail is there',
+    answer: BoardPeople,
+    handle: ({ db }) => boardPeople(db),
+  }),
+  longRoute({
+    method: 'get',
+    path: '/api/board/ways',
+    allowed: 'read',
+    summary: 'How long people take from each stop of a day to the next, along the ways of the map',
+    query: DayQuery,
+    answer: BoardWays,
+    handle: async ({ within, query, session }) => {
+      const { asked, ways } = await within(async (db) => ({
+        asked: await waysOfDay(db, query.day),
+        ways: wayLines(await allLayers(db)),
+      }));
+      const minutes =
+        asked.length === 0
+          ? []
+          : await orders.ways(session.organisation, {
+              ways,
+              asked: asked.map(({ from, to }) => ({ from: from.at, to: to.at })),
+            });
+      return {
+        ways: asked.map(({ from, to }, index) => ({
+          ...{ from: from.id, to: to.id, minutes: minutes[index] ?? 0 },
+        })),
+      };
+    },
+  }),
+  route({
+    method: 'get',
+    path: '/api/calendar',
+    allowed: 'read',
+    summary: 'What each of some days comes to',
+    query: CalendarQuery,
+    answer: CalendarAnswer,
+    handle: ({ db, query }) => calendarOf(db, query.from, query.days),
+  }),
+  route({
+    method: 'get',
+    path: '/api/planners',
+    allowed: 'plan',
+    summary: 'Who else plans just now, and which day',
+    answer: PlannersAnswer,
+    handle: ({ db, session }) => planners(db, session),
+  }),
+  route({
+    method: 'post',
+    path: '/api/planners',
+    allowed: 'plan',
+    summary: 'Tell that one plans a day just now, or no more',
+    body: PlannerHere,
+    answer: PlannersAnswer,
+    handle: ({ db, body, session }) => plannerHere(db, session, body.day),
   }),
   route({
     method: 'get',

@@ -5,7 +5,7 @@ import { notFound, Refusal } from '../../refusals/refusal.ts';
 import { VisitRow } from './entities.ts';
 import { planVisit } from './plan-visit.ts';
 
-/** Gives several visits other people and hours at once; refused whole where one of them changed meanwhile. */
+/** Gives several visits other people, hours and days at once; refused whole where one of them changed meanwhile. */
 export async function takePlans(
   db: EntityManager,
   session: Session,
@@ -18,25 +18,28 @@ export async function takePlans(
   );
   const cards: VisitCard[] = [];
   const seen = new Set<string>();
-  for (const { visit: id, was, person, start } of plans) {
+  for (const { visit: id, was, person, day: to = day, start } of plans) {
     if (seen.has(id)) throw new Refusal(422, 'stands-twice', 'A visit stands here twice.');
     seen.add(id);
     const visit = await db.findOne(VisitRow, { where: { id }, relations: { events: true } });
     if (!visit) throw notFound('This visit');
-    const isAsItWas = visit.day === day && visit.person === was.person && visit.start === was.start;
+    const isAsItWas =
+      visit.day === (was.day ?? day) && visit.person === was.person && visit.start === was.start;
     if (!isAsItWas)
       throw new Refusal(
         409,
         'planned-meanwhile',
-        'The day was changed meanwhile. Nothing was taken over: look for a better order again.',
+        'This was planned otherwise meanwhile, and nothing was changed. Look at it again.',
       );
-    if (visit.events.length > 0 && visit.person !== person)
+    if (visit.events.length > 0 && (visit.person !== person || visit.day !== to))
       throw new Refusal(
         409,
         'begun-meanwhile',
-        'Somebody has set off to one of these meanwhile. Nothing was taken over: look for a better order again.',
+        'Somebody has set off to one of these meanwhile, and nothing was changed. Look at it again.',
       );
-    cards.push(await planVisit(db, session, id, { person, day, start, minutes: visit.minutes }));
+    cards.push(
+      await planVisit(db, session, id, { person, day: to, start, minutes: visit.minutes }),
+    );
   }
   return cards;
 }

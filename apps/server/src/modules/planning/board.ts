@@ -1,0 +1,118 @@
+import {
+  MOST_STOPS,
+  type BoardAnswer,
+  type BoardPeople,
+  type BoardStop,
+  type CalendarAnswer,
+} from '@ant-trail/contract/planning';
+import { may } from '@ant-trail/core/accounts';
+import { addDays } from '@ant-trail/core/calendar';
+import type { Place } from '@ant-trail/core/geo';
+import type { EntityManager } from 'typeorm';
+import type { z } from 'zod';
+import { Refusal } from '../../refusals/refusal.ts';
+import { PersonRow } from '../accounts/entities.ts';
+
+interface Line {
+  readonly job: BoardStop['job'];
+  readonly visit: BoardStop['visit'];
+  readonly site: string;
+  readonly siteName: string;
+  readonly lat: number;
+  readonly lon: number;
+}
+
+/** All visits of some days as the board shows them, in the order of days and hours. */
+export async function boardOf(
+  db: EntityManager,
+  from: string,
+  days: number,
+): Promise<z.infer<typeof BoardAnswer>> {
+  const stops = await db.query<Line[]>(
+    `SELECT json_build_object('id', j.id, 'title', j.title, 'state', j.state,
+              'windowFrom', j.window_from, 'windowTo', j.window_to,
+              'round', j.round ->> 'name') AS job,
+            json_build_object('id', v.id, 'job', v.job_id, 'person', v.person_id,
+              'day', v.day, 'start', v.start, 'minutes', v.minutes, 'part', v.part,
+              'events', COALESCE(e.events, '[]'::json)) AS visit,
+            s.id AS site, s.name AS "siteName", s.lat, s.lon
+     FROM visit v JOIN job j ON j.id = v.job_id JOIN site s ON s.id = j.site_id
+     LEFT JOIN LATERAL (
+       SELECT json_agg(json_build_object('id', x.id, 'kind', x.body ->> 'kind', 'at', x.body ->> 'at')
+                       ORDER BY x.id) AS events
+       FROM visit_event x WHERE x.visit_id = v.id
+     ) e ON true
+     WHERE v.day BETWEEN $1 AND $2
+     ORDER BY v.day, v.start, v.id LIMIT $3`,
+    [from, addDays(from, days - 1), MOST_STOPS + 1],
+  );
+  if (stops.length > MOST_STOPS)
+    throw new Refusal(
+      422,
+      'too-many',
+      `There are more than ${MOST_STOPS} visits in these days. Look at fewer of them at once.`,
+    );
+  return { from, days, stops };
+}
+
+/** When everybody with a trail is there. */
+export async function boardPeople(db: EntityManager): Promise<z.infer<typeof BoardPeople>> {
+  const rows = await db.find(PersonRow, {
+    where: { retired: false },
+    relations: { hours: true, absences: true },
+    order: { name: 'ASC', id: 'ASC' },
+  });
+  return {
+    people: rows
+      .filter(({ roles }) => may(roles, 'walk'))
+      .map(({ id, hours, absences }) => ({
+        id,
+        hours: hours.map(({ weekday, from, to }) => ({ weekday, from, to })),
+        absences: absences.map(({ from, to, why }) => ({ from, to, why })),
+      })),
+  };
+}
+
+export interface WayAsked {
+  readonly from: { readonly id: string; readonly at: Place };
+  readonly to: { readonly id: string; readonly at: Place };
+}
+
+/** From where to where people go on a day as it is planned, each once. */
+export async function waysOfDay(db: EntityManager, day: string): Promise<WayAsked[]> {
+  const { stops } = await boardOf(db, day, 1);
+  const last = new Map<string, BoardStop>();
+  const asked = new Map<string, WayAsked>();
+  for (const stop of stops) {
+    const { person } = stop.visit;
+    if (person === null) continue;
+    const before = last.get(person);
+    last.set(person, stop);
+    if (!before || before.site === stop.site) continue;
+    asked.set(`${before.site} ${stop.site}`, {
+      from: { id: before.site, at: { lat: before.lat, lon: before.lon } },
+      to: { id: stop.site, at: { lat: stop.lat, lon: stop.lon } },
+    });
+  }
+  return [...asked.values()];
+}
+
+/** What each of some days comes to. */
+export async function calendarOf(
+  db: EntityManager,
+  from: string,
+  days: number,
+): Promise<z.infer<typeof CalendarAnswer>> {
+  return {
+    days: await db.query(
+      `SELECT v.day::text AS day, count(*)::int AS stops,
+              count(*) FILTER (WHERE j.state IN ('in review', 'approved'))::int AS done,
+              count(*) FILTER (WHERE v.person_id IS NULL)::int AS "withoutPerson",
+              count(DISTINCT v.person_id)::int AS people, sum(v.minutes)::int AS minutes
+       FROM visit v JOIN job j ON j.id = v.job_id
+       WHERE v.day BETWEEN $1 AND $2 AND j.state <> 'cancelled'
+       GROUP BY v.day ORDER BY v.day`,
+      [from, addDays(from, days - 1)],
+    ),
+  };
+}
