@@ -11,10 +11,10 @@ import { codesOn } from './support/codes-on-paper.ts';
 import { openOffice, type Caller, type Office, type Organisation } from './support/office.ts';
 import { pull } from './support/pulled.ts';
 
-const WORDS = 'Alarm code 4711, key safe behind the gutter: 0815';
+const WORDS = 'Alarm code Q47-11Z, key safe behind the gutter: 0815';
 /** No part of these may be read anywhere before somebody is there. */
 // With their signs: four digits alone stand in a hash now and then.
-const TELLTALE = ['4711,', ': 0815', 'gutter', 'Alarm code'];
+const TELLTALE = ['Q47-11Z,', ': 0815', 'gutter', 'Alarm code'];
 
 let office: Office;
 let org: Organisation;
