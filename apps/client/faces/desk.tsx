@@ -13,6 +13,7 @@ import { DocumentsScreen } from '@/features/documents/desk/documents-screen.tsx'
 import { FeedbackScreen } from '@/features/feedback/desk/feedback-screen.tsx';
 import { TellFromDesk } from '@/features/feedback/desk/tell-from-desk.tsx';
 import { beginTelling } from '@/features/feedback/telling.ts';
+import { BoardMap } from '@/features/maps/desk/board-map.tsx';
 import { MapScreen } from '@/features/maps/desk/map-screen.tsx';
 import { DayScreen } from '@/features/planning/desk/day-screen.tsx';
 import { MakeMany } from '@/features/planning/desk/make-many.tsx';
@@ -35,10 +36,11 @@ const JobsThere = ({ sites, onDone }: AtPlaces) => (
   <MakeMany at={sites.map(({ id }) => ({ site: id, asset: null }))} onDone={onDone} />
 );
 const Places = () => <PlacesScreen Together={JobsThere} />;
+const Day = () => <DayScreen Map={BoardMap} />;
 const People = () => <PeopleScreen StartsAt={StartsAt} />;
 
 const SCREENS = {
-  day: DayScreen,
+  day: Day,
   review: ReviewScreen,
   actions: ActionsScreen,
   places: Places,

@@ -1,4 +1,4 @@
-import type { OrderAnswer, VisitCard } from '@ant-trail/contract/planning';
+import type { OrderAnswer, BoardStop } from '@ant-trail/contract/planning';
 import { sayNotPlaced } from '@/features/planning/desk/better-order.tsx';
 import {
   cardsWith,
@@ -15,7 +15,7 @@ const card = (
   person: string | null,
   start: number,
   job: object = { windowFrom: null, windowTo: null },
-): VisitCard =>
+): BoardStop =>
   ({ siteName: id.toUpperCase(), visit: { id, person, start, minutes: 30 }, job }) as never;
 const cards = [
   card('a', 'imke', 480),

@@ -69,7 +69,7 @@ test('the board has the visits of its days in their order, and what happened at 
   const stops = await board();
   expect(stops.map(({ visit }) => visit.id)).toEqual([first.id, late.id]);
   expect(stops[0]).toMatchObject({
-    ...{ siteName: 'Place 1', site: at, lat: 38 },
+    ...{ siteName: 'Place 1', site: at, at: { lat: 38 } },
     job: { title: 'Job', state: 'under way', windowFrom: 470, windowTo: null, round: null },
     visit: { person: technician, day: DAY, start: 480, minutes: 60, events: [{ kind: 'arrived' }] },
   });

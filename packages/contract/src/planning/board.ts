@@ -29,8 +29,8 @@ export const BoardStop = z.object({
   }),
   site: Id,
   siteName: z.string(),
-  lat: z.number(),
-  lon: z.number(),
+  /** Where it lies; null where that is not asked for. */
+  at: z.object({ lat: z.number(), lon: z.number() }).nullable(),
 });
 export type BoardStop = z.infer<typeof BoardStop>;
 

@@ -2,7 +2,7 @@ import {
   PlansAnswer,
   type NotPlaced,
   type OrderAnswer,
-  type VisitCard,
+  type BoardStop,
 } from '@ant-trail/contract/planning';
 import { sayLength, sayMinute } from '@ant-trail/core/calendar';
 import { sayDistance } from '@ant-trail/core/geo';
@@ -14,6 +14,7 @@ import { Notice } from '@/design/notice.tsx';
 import { Body, Figure, Heading } from '@/design/text.tsx';
 import { Tick } from '@/design/tick.tsx';
 import { ask, wordsFor } from '@/device/api.ts';
+import { noteDone } from './board/plan-steps.ts';
 import { handsChanged, plansFor, promisesMissed, sayDayChange, type Naming } from './in-order.ts';
 
 type Change = OrderAnswer['changes'][number];
@@ -25,7 +26,7 @@ export interface BetterOrderProps {
   readonly problem: string | null;
   /** Of all changes those that are neither taken nor kept as it is. */
   readonly open: readonly Change[];
-  readonly cards: readonly VisitCard[];
+  readonly cards: readonly BoardStop[];
   readonly evenly: boolean;
   readonly naming: Naming;
   readonly onLook: (evenly: boolean) => void;
@@ -47,6 +48,14 @@ export function BetterOrder(props: BetterOrderProps) {
     setRefused(null);
     try {
       if (plans.length > 0) await ask(PlansAnswer, 'POST', '/api/plans', { day: props.day, plans });
+      noteDone({
+        words: 'the better order',
+        moves: plans.map(({ visit, was, person, start }) => ({
+          visit,
+          from: { ...was, day: props.day },
+          to: { person, start, day: props.day },
+        })),
+      });
       onSettled(changes);
     } catch (error) {
       setRefused(wordsFor(error));
@@ -120,7 +129,7 @@ export function BetterOrder(props: BetterOrderProps) {
 interface GainProps {
   readonly order: OrderAnswer;
   readonly open: readonly Change[];
-  readonly cards: readonly VisitCard[];
+  readonly cards: readonly BoardStop[];
 }
 
 function Gain({ order, open, cards }: GainProps) {

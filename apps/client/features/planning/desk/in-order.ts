@@ -1,4 +1,4 @@
-import type { DayChange, OrderAnswer, PlansTaken, VisitCard } from '@ant-trail/contract/planning';
+import type { DayChange, OrderAnswer, PlansTaken, BoardStop } from '@ant-trail/contract/planning';
 
 type Change = OrderAnswer['changes'][number];
 type Plan = PlansTaken['plans'][number];
@@ -7,7 +7,7 @@ type Plan = PlansTaken['plans'][number];
 export function plansFor(
   order: OrderAnswer,
   changes: readonly Change[],
-  cards: readonly VisitCard[],
+  cards: readonly BoardStop[],
 ): Plan[] {
   const known = new Map(cards.map(({ visit }) => [visit.id, visit]));
   const people = changes.flatMap((each) => each.people);
@@ -27,7 +27,7 @@ export function plansFor(
 }
 
 /** The day as it would be with these plans. */
-export function cardsWith(cards: readonly VisitCard[], plans: readonly Plan[]): VisitCard[] {
+export function cardsWith(cards: readonly BoardStop[], plans: readonly Plan[]): BoardStop[] {
   const planned = new Map(plans.map((plan) => [plan.visit, plan]));
   return cards.map((card) => {
     const plan = planned.get(card.visit.id);
@@ -52,7 +52,7 @@ export const handsChanged = (changes: readonly Change[]): number =>
   );
 
 /** How many of the promised times an order does not keep; what is left out keeps none. */
-export function promisesMissed(order: OrderAnswer, cards: readonly VisitCard[]): number {
+export function promisesMissed(order: OrderAnswer, cards: readonly BoardStop[]): number {
   const starts = new Map(
     order.trails.flatMap(({ stops }) => stops.map(({ visit, start }) => [visit, start] as const)),
   );

@@ -1,4 +1,4 @@
-import type { OrderAnswer, VisitCard } from '@ant-trail/contract/planning';
+import type { OrderAnswer, BoardStop } from '@ant-trail/contract/planning';
 import { useState } from 'react';
 import { cardsWith, changedIn, plansFor } from './in-order.ts';
 import { useBetterOrder } from './use-better-order.ts';
@@ -6,7 +6,7 @@ import { useBetterOrder } from './use-better-order.ts';
 type Change = OrderAnswer['changes'][number];
 
 /** A better order of the day as it is looked for, shown and taken, part by part. */
-export function useOrderOfDay(day: string, cards: readonly VisitCard[]) {
+export function useOrderOfDay(day: string, cards: readonly BoardStop[]) {
   const { order, looking, problem, look, stop, close } = useBetterOrder(day);
   const [settled, setSettled] = useState<readonly Change[]>([]);
   const [evenly, setEvenly] = useState(false);

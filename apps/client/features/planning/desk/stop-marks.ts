@@ -1,4 +1,4 @@
-import type { VisitCard } from '@ant-trail/contract/planning';
+import type { BoardStop } from '@ant-trail/contract/planning';
 import { inZone, sayLength } from '@ant-trail/core/calendar';
 import {
   JOB_STATE_RULES,
@@ -12,7 +12,7 @@ import {
 import type { MarkName } from '@/design/mark.tsx';
 
 /** A visit as a stop of a lane, with what really happened in minutes of the site's day. */
-export function stopOf({ visit }: VisitCard, timeZone: string): Stop {
+export function stopOf({ visit }: BoardStop, timeZone: string): Stop {
   const minuteOf = (...kinds: VisitStep[]): number | undefined => {
     const event = lastTry(visit.events).find(({ kind }) => kinds.includes(kind));
     if (!event) return undefined;
@@ -33,7 +33,7 @@ export function stopOf({ visit }: VisitCard, timeZone: string): Stop {
   };
 }
 
-export function markOf(card: VisitCard, state: StopState): MarkName {
+export function markOf(card: BoardStop, state: StopState): MarkName {
   // The visit itself turned back, whatever became of the job since.
   if (turningBack(card.visit.events)) return JOB_STATE_RULES['turned back'].mark;
   const { mark } = JOB_STATE_RULES[card.job.state];
@@ -44,7 +44,7 @@ export function markOf(card: VisitCard, state: StopState): MarkName {
 }
 
 /** Where a visit stands, in words. */
-export function sayStop(card: VisitCard, stop: Stop, now: number | null): string {
+export function sayStop(card: BoardStop, stop: Stop, now: number | null): string {
   if (turningBack(card.visit.events)) return 'turned back';
   const late = now === null ? 0 : minutesLate(stop, now);
   if (late > 0 && (card.job.state === 'planned' || card.job.state === 'under way'))

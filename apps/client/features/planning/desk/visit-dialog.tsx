@@ -16,6 +16,7 @@ import { FindPerson } from '@/features/accounts/desk/find-person.tsx';
 import { usePeople, type NamedPerson } from '@/features/accounts/desk/use-people.ts';
 import { useMe } from '@/features/accounts/session.ts';
 import { sayDatedDay, sayWhen } from '@/design/say-day.ts';
+import { noteDone } from './board/plan-steps.ts';
 import { dayToPlan } from './day-to-plan.ts';
 import { Decide } from './decide.tsx';
 import { OwnOfJob } from './own-of-job.tsx';
@@ -56,6 +57,18 @@ export function VisitDialog({ card, people, onClose }: VisitDialogProps) {
         start: minute,
         minutes: visit.minutes,
       });
+      // Another visit in place of one that turned back is no step that goes back.
+      if (!turnedBack)
+        noteDone({
+          words: `${card.siteName} to ${who === null ? 'nobody' : nameOf(who)}, ${sayMinute(minute)}`,
+          moves: [
+            {
+              visit: visit.id,
+              from: { person: visit.person, day: visit.day, start: visit.start },
+              to: { person: who, day, start: minute },
+            },
+          ],
+        });
       onClose();
     } catch (error) {
       setProblem(wordsFor(error));

@@ -13,21 +13,14 @@ import type { z } from 'zod';
 import { Refusal } from '../../refusals/refusal.ts';
 import { PersonRow } from '../accounts/entities.ts';
 
-interface Line {
-  readonly job: BoardStop['job'];
-  readonly visit: BoardStop['visit'];
-  readonly site: string;
-  readonly siteName: string;
-  readonly lat: number;
-  readonly lon: number;
-}
+type Line = BoardStop & { readonly at: Place };
 
 /** All visits of some days as the board shows them, in the order of days and hours. */
 export async function boardOf(
   db: EntityManager,
   from: string,
   days: number,
-): Promise<z.infer<typeof BoardAnswer>> {
+): Promise<z.infer<typeof BoardAnswer> & { readonly stops: Line[] }> {
   const stops = await db.query<Line[]>(
     `SELECT json_build_object('id', j.id, 'title', j.title, 'state', j.state,
               'windowFrom', j.window_from, 'windowTo', j.window_to,
@@ -35,7 +28,8 @@ export async function boardOf(
             json_build_object('id', v.id, 'job', v.job_id, 'person', v.person_id,
               'day', v.day, 'start', v.start, 'minutes', v.minutes, 'part', v.part,
               'events', COALESCE(e.events, '[]'::json)) AS visit,
-            s.id AS site, s.name AS "siteName", s.lat, s.lon
+            s.id AS site, s.name AS "siteName",
+            json_build_object('lat', s.lat, 'lon', s.lon) AS at
      FROM visit v JOIN job j ON j.id = v.job_id JOIN site s ON s.id = j.site_id
      LEFT JOIN LATERAL (
        SELECT json_agg(json_build_object('id', x.id, 'kind', x.body ->> 'kind', 'at', x.body ->> 'at')
@@ -81,7 +75,7 @@ export interface WayAsked {
 /** From where to where people go on a day as it is planned, each once. */
 export async function waysOfDay(db: EntityManager, day: string): Promise<WayAsked[]> {
   const { stops } = await boardOf(db, day, 1);
-  const last = new Map<string, BoardStop>();
+  const last = new Map<string, Line>();
   const asked = new Map<string, WayAsked>();
   for (const stop of stops) {
     const { person } = stop.visit;
@@ -90,8 +84,8 @@ export async function waysOfDay(db: EntityManager, day: string): Promise<WayAske
     last.set(person, stop);
     if (!before || before.site === stop.site) continue;
     asked.set(`${before.site} ${stop.site}`, {
-      from: { id: before.site, at: { lat: before.lat, lon: before.lon } },
-      to: { id: stop.site, at: { lat: stop.lat, lon: stop.lon } },
+      from: { id: before.site, at: before.at },
+      to: { id: stop.site, at: stop.at },
     });
   }
   return [...asked.values()];

@@ -1,0 +1,60 @@
+import { sayLength, sayMinute } from '@ant-trail/core/calendar';
+import type { Load, Misfit, Placing } from '@ant-trail/core/planning/board';
+import { sayNearDay } from '@/design/say-day.ts';
+
+type SayPlace = (visit: string) => string;
+
+/** What of a plan does not fit, beside the name of the place it is about. */
+export function sayMisfit(misfit: Misfit, place: SayPlace): string {
+  switch (misfit.code) {
+    case 'overlap':
+      return `overlaps with ${place(misfit.with)} by ${sayLength(misfit.minutes)}`;
+    case 'too far':
+      return `${sayLength(misfit.takes)} from ${place(misfit.from)}, and only ${sayLength(misfit.has)} for it`;
+    case 'promise':
+      return sayPromise(misfit.from, misfit.to);
+    case 'outside hours':
+      return misfit.hours.length === 0
+        ? 'on a day off'
+        : `outside ${misfit.hours.map(({ from, to }) => `${sayMinute(from)}–${sayMinute(to)}`).join(', ')}`;
+    case 'absent':
+      return misfit.why ? `away: ${misfit.why}` : 'away that day';
+  }
+}
+
+function sayPromise(from: number | null, to: number | null): string {
+  if (from === null) return `promised until ${sayMinute(to ?? 0)}`;
+  return to === null
+    ? `promised from ${sayMinute(from)}`
+    : `promised ${sayMinute(from)}–${sayMinute(to)}`;
+}
+
+/** The same in a word or two, for the chart. */
+export const MISFIT_MARK: Readonly<Record<Misfit['code'], string>> = {
+  overlap: 'overlaps',
+  'too far': 'too far',
+  promise: 'not as promised',
+  'outside hours': 'outside hours',
+  absent: 'away',
+};
+
+const hoursOf = (minutes: number): string => (minutes / 60).toFixed(1).replace(/\.0$/, '');
+
+/** “4 stops · 6.1 of 8 h”. */
+export function sayLoad(stops: number, { work, travel, hours }: Load): string {
+  if (stops === 0) return 'free';
+  const taken = hoursOf(work + travel);
+  const of = hours === null ? '' : ` of ${hoursOf(hours)}`;
+  return `${stops} ${stops === 1 ? 'stop' : 'stops'} · ${taken}${of} h`;
+}
+
+/** Where something was put: “Imke Dorrance, 09:35”, with the day where it is another. */
+export function sayPlacing(
+  { person, day, start }: Placing,
+  name: (id: string | null) => string,
+  shown: string,
+  today: string,
+): string {
+  const who = person === null ? 'nobody' : name(person);
+  return `${who}, ${day === shown ? '' : `${sayNearDay(day, today)} `}${sayMinute(start)}`;
+}
