@@ -4,15 +4,15 @@
  */
 const ORDERS = {
   'packages/core/src':
-    'accounts codes log measure logic trades sheet actions calendar catalogues documents exchange fields geo instruments maps planning rounds records register review sealed sketch story tags templates',
+    'accounts codes log measure logic trades sheet actions calendar catalogues documents exchange fields geo instruments maps planning timesheet rounds records register review sealed sketch story tags templates',
   'packages/contract/src':
-    'common lists accounts catalogues capture templates fields sites register tags labels arrival maps documents planning rounds messages actions exchange feedback media records reports review story sync',
+    'common lists accounts catalogues capture templates fields sites register tags labels arrival maps documents planning timesheet rounds messages actions exchange feedback media records reports review story sync',
   'apps/server/src':
     'refusals turns database queue http live log mail paper phones tables modules watch setup',
   'apps/server/src/modules':
-    'lists accounts feedback fields sites maps register tags labels catalogues templates media documents planning rounds messages arrival actions capture trades review reports records story exchange sync',
+    'lists accounts feedback fields sites maps register tags labels catalogues templates media documents planning timesheet rounds messages arrival actions capture trades review reports records story exchange sync',
   'apps/client/features':
-    'lists exchange accounts sync codes catalogues kinds media feedback fields register sites tags labels arrival documents messages planning rounds trades actions capture reports review story maps records templates',
+    'lists exchange accounts sync codes catalogues kinds media feedback fields register sites tags labels arrival documents messages planning timesheet rounds trades actions capture reports review story maps records templates',
 };
 
 const inOrder = Object.entries(ORDERS).flatMap(([root, line]) => {

@@ -44,6 +44,7 @@ import { reviewRoutes } from './modules/review/routes.ts';
 import { clientRoutes } from './modules/sites/client-routes.ts';
 import { siteRoutes } from './modules/sites/routes.ts';
 import { roundRoutes } from './modules/rounds/routes.ts';
+import { timesheetRoutes } from './modules/timesheet/routes.ts';
 import { storyRoutes } from './modules/story/routes.ts';
 import { syncRoutes } from './modules/sync/routes.ts';
 import { tagRoutes } from './modules/tags/routes.ts';
@@ -108,6 +109,7 @@ export function allRoutes(
     ...exchangeRoutes(parts.tables, parts.files, parts.folding),
     ...planningRoutes(parts.orders),
     ...roundRoutes(parts.queue),
+    ...timesheetRoutes,
     ...arrivalRoutes(parts.officeKey),
     ...listRoutes,
     ...reviewRoutes,

@@ -27,6 +27,7 @@ import { OnTheWay1764558000000 } from './database/migrations/32-on-the-way.ts';
 import { FollowUps1764561600000 } from './database/migrations/33-follow-ups.ts';
 import { CalendarLinks1764565200000 } from './database/migrations/34-calendar-links.ts';
 import { Planners1764651600000 } from './database/migrations/35-planners.ts';
+import { Timesheet1764655200000 } from './database/migrations/36-timesheet.ts';
 import { Register1764057600000 } from './database/migrations/3-register.ts';
 import { FeedByTransaction1764090000000 } from './database/migrations/4-feed-by-transaction.ts';
 import { SignIn1764093600000 } from './database/migrations/5-sign-in.ts';
@@ -59,6 +60,7 @@ import {
 } from './modules/planning/entities.ts';
 import { OnTheWayRow } from './modules/messages/entities.ts';
 import { HolidayRow, RoundRow, RoundWalkRow } from './modules/rounds/entities.ts';
+import { ClockEntryRow, HoursApprovalRow, SiteTimeRow } from './modules/timesheet/entities.ts';
 import { AssetEventRow, AssetKindRow, AssetRow } from './modules/register/entities.ts';
 import { ClientRow, SiteNoteRow, SiteRow } from './modules/sites/entities.ts';
 import { DocumentRow } from './modules/documents/entities.ts';
@@ -101,6 +103,9 @@ const ENTITIES = [
   RoundWalkRow,
   HolidayRow,
   OnTheWayRow,
+  ClockEntryRow,
+  SiteTimeRow,
+  HoursApprovalRow,
   SheetRow,
   EntryRow,
   ActionRow,
@@ -164,6 +169,7 @@ export function ownerData(url: string): DataSource {
       FollowUps1764561600000,
       CalendarLinks1764565200000,
       Planners1764651600000,
+      Timesheet1764655200000,
     ],
     migrationsTableName: 'migration',
     logging: false,

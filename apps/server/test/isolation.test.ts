@@ -134,6 +134,17 @@ beforeAll(async () => {
   }
   await owner.call('POST', '/api/me/calendar');
   await owner.call('POST', '/api/planners', { day: '2031-01-01' });
+  await owner.call('POST', '/api/hours/entries', clockOf(b, b));
+  await inOrganisation(office.data, b.id, async (db) => {
+    await db.query(`INSERT INTO site_time (org_id, id, visit_id, body) VALUES ($1, $2, $3, '{}')`, [
+      ...[b.id, idFrom(79), b.visit],
+    ]);
+    await db.query(
+      `INSERT INTO hours_approval (org_id, person_id, monday, minutes, mark, by)
+       VALUES ($1, $2, '2020-01-06', 60, 'x', $3)`,
+      [b.id, b.people.technician, b.people.manager],
+    );
+  });
   const walked = await owner.call('POST', '/api/rounds', roundAt(b));
   round = (walked.body as { id: string }).id;
   await owner.call('PUT', '/api/holidays', HOLIDAYS);
@@ -335,6 +346,13 @@ const DOCUMENT = { name: 'Own', note: '', links: [] };
 let branch = '';
 const AT = 'day=2031-04-08&start=540&minutes=60';
 
+/** Somebody of one organisation says when the day of somebody of another began. */
+const clockOf = (who: Organisation, whose: Organisation): object => ({
+  ...{ id: idFrom(77), person: whose.people.technician, day: '2020-01-06', step: 'began' },
+  ...{ at: '2020-01-06T07:00:00Z', insteadOf: null, reason: 'Forgot it', by: who.people.manager },
+  saidAt: '2020-01-06T09:00:00Z',
+});
+
 const TRIES: Record<string, () => Try[]> = {
   'get /api/openapi.json': () => [{ at: '/api/openapi.json', gives: 200 }],
   'get /api/me': () => [{ at: '/api/me', gives: 200 }],
@@ -535,6 +553,37 @@ const TRIES: Record<string, () => Try[]> = {
   ],
   'get /api/calendar': () => [
     { at: `/api/calendar?from=${new Date().toISOString().slice(0, 10)}&days=42`, gives: 200 },
+  ],
+  'get /api/me/clock': () => [{ at: '/api/me/clock?from=2020-01-01', gives: 200 }],
+  'get /api/hours': () => [{ at: '/api/hours?monday=2020-01-06', gives: 200 }],
+  'get /api/hours/:person/:day': () => [
+    { at: `/api/hours/${b.people.technician}/2020-01-06`, gives: 200 },
+  ],
+  'get /api/hours/days.:format': () => [
+    { at: '/api/hours/days.csv?from=2020-01-01&to=2020-02-01', gives: 200 },
+  ],
+  'post /api/hours/entries': () => [{ at: '/api/hours/entries', body: clockOf(a, b) }],
+  'post /api/hours/site-times': () => [
+    {
+      at: '/api/hours/site-times',
+      body: {
+        ...{ id: idFrom(78), visit: b.visit, from: '2020-01-06T08:00:00Z' },
+        ...{ to: '2020-01-06T09:00:00Z', reason: 'Forgot it', by: a.people.manager },
+        saidAt: '2020-01-06T09:00:00Z',
+      },
+    },
+  ],
+  'post /api/hours/approvals': () => [
+    {
+      at: '/api/hours/approvals',
+      body: { person: b.people.technician, monday: '2020-01-06', mark: 'x' },
+    },
+  ],
+  'post /api/hours/approvals/removal': () => [
+    {
+      at: '/api/hours/approvals/removal',
+      body: { person: b.people.technician, monday: '2020-01-06' },
+    },
   ],
   'get /api/planners': () => [{ at: '/api/planners', gives: 200 }],
   'post /api/planners': () => [{ at: '/api/planners', body: { day: '2031-01-01' }, gives: 200 }],

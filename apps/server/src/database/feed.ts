@@ -33,7 +33,8 @@ export type Change =
         | 'opening'
         | 'branch'
         | 'feedback'
-        | 'planner';
+        | 'planner'
+        | 'hours';
       readonly ref: string;
     };
 

@@ -23,6 +23,7 @@ import { KeptRound } from '../rounds/kept.ts';
 import { LeftNote, Site, SiteNote } from '../sites/index.ts';
 import { BoundTag, Tag } from '../tags/index.ts';
 import { PublishedTemplate } from '../templates/index.ts';
+import { ClockSaid, SiteTimeSaid } from '../timesheet/index.ts';
 
 /** How many operations one push may carry. */
 export const PUSH_LIMIT = 500;
@@ -41,6 +42,8 @@ export const OPERATIONS = {
   'label bound': BoundTag,
   'arrival opened': ArrivalOpened,
   feedback: Feedback,
+  clock: ClockSaid,
+  'site time': SiteTimeSaid,
 } as const;
 export type OperationKind = keyof typeof OPERATIONS;
 export type Operation = {

@@ -26,6 +26,7 @@ export {
   hasSaid,
   isOver,
   lastTry,
+  type SaidStep,
   turningBack,
   visitsInOrder,
   VISIT_STEPS,

@@ -7,6 +7,7 @@ import { recordsTable } from '../records/records-table.ts';
 import { assetsTable } from '../register/assets-table.ts';
 import { clientsTable } from '../sites/clients-table.ts';
 import { roundsTable } from '../rounds/rounds-table.ts';
+import { hoursTable } from '../timesheet/hours-table.ts';
 import { sitesTable } from '../sites/sites-table.ts';
 
 /** Every list that can be taken along as a table, a line for each capability. */
@@ -20,4 +21,5 @@ export const listTables: readonly Route[] = [
   actionsTable,
   recordsTable,
   roundsTable,
+  hoursTable,
 ];

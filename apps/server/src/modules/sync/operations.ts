@@ -11,6 +11,7 @@ import { visitEventTaker } from '../planning/take-visit-events.ts';
 import { feedbackTaker } from '../feedback/feedback.ts';
 import { siteNoteTaker } from '../sites/take-notes.ts';
 import { boundTagTaker } from '../tags/take-bound-tags.ts';
+import { clockTaker, siteTimeTaker } from '../timesheet/take-clock.ts';
 
 /**
  * Every kind of operation the office takes, in the order it takes them: a job before its sheets, steps
@@ -29,4 +30,6 @@ export const TAKERS: readonly OperationTaker[] = [
   taker(boundTagTaker),
   taker(openingTaker),
   taker(feedbackTaker),
+  taker(clockTaker),
+  taker(siteTimeTaker),
 ];

@@ -1,0 +1,176 @@
+import type { ClockSaid, DayHours, DayOfPerson, PersonHours } from '@ant-trail/contract/timesheet';
+import { may } from '@ant-trail/core/accounts';
+import { addDays } from '@ant-trail/core/calendar';
+import { contentHash } from '@ant-trail/core/log';
+import type { VisitStep } from '@ant-trail/core/planning';
+import {
+  clockDay,
+  minutesIn,
+  timeAtVisit,
+  workedMinutes,
+  type AtVisit,
+} from '@ant-trail/core/timesheet';
+import { Between, In, type EntityManager } from 'typeorm';
+import { PersonRow } from '../accounts/entities.ts';
+import { VisitRow } from '../planning/entities.ts';
+import { ClockEntryRow, HoursApprovalRow, SiteTimeRow } from './entities.ts';
+
+interface VisitOfDay extends AtVisit {
+  readonly visit: string;
+  readonly siteName: string;
+  readonly title: string;
+  readonly reason: string | null;
+}
+
+interface DayKnown {
+  readonly entries: ClockSaid[];
+  readonly visits: VisitOfDay[];
+}
+
+/** What was said of some days, and what happened at visits: by person and day. */
+async function knownOf(
+  db: EntityManager,
+  from: string,
+  to: string,
+  person?: string,
+): Promise<Map<string, DayKnown>> {
+  const whose = person === undefined ? {} : { person };
+  const rows = await db.findBy(ClockEntryRow, { day: Between(from, to), ...whose });
+  const visits = await db.find(VisitRow, {
+    where: { day: Between(from, to), ...whose },
+    relations: { events: true, job: { site: true } },
+    order: { start: 'ASC', id: 'ASC' },
+  });
+  const corrections = new Map<string, SiteTimeRow[]>();
+  const begun = visits.filter(({ events, person: who }) => who !== null && events.length > 0);
+  for (const row of await db.findBy(SiteTimeRow, { visit: In(begun.map(({ id }) => id)) }))
+    corrections.set(row.visit, [...(corrections.get(row.visit) ?? []), row]);
+  const known = new Map<string, DayKnown>();
+  const on = (who: string, day: string): DayKnown => {
+    const key = `${who} ${day}`;
+    const there = known.get(key) ?? { entries: [], visits: [] };
+    known.set(key, there);
+    return there;
+  };
+  for (const row of rows) on(row.person, row.day).entries.push(row.body);
+  for (const visit of begun) {
+    const own = (corrections.get(visit.id) ?? []).map(({ body }) => body);
+    const events = visit.events.map(({ body }) => ({
+      ...{ id: body.id, kind: body.kind satisfies VisitStep, at: body.at },
+    }));
+    const last = own.toSorted((a, b) => (a.id > b.id ? -1 : 1))[0];
+    on(visit.person ?? '', visit.day).visits.push({
+      ...timeAtVisit(events, own),
+      ...{ visit: visit.id, siteName: visit.job.site.name, title: visit.job.title },
+      reason: last?.reason ?? null,
+    });
+  }
+  return known;
+}
+
+const spansOf = (visits: readonly AtVisit[], of: 'onWay' | 'there') =>
+  visits.flatMap((visit) => visit[of] ?? []);
+
+/** One day of one person, as far as it has come. */
+function dayHours(day: string, known: DayKnown | undefined, now: string): DayHours {
+  const { entries = [], visits = [] } = known ?? {};
+  const clock = clockDay(entries);
+  // Nobody is at work for more than a day and a night: what was never ended is not counted on and on.
+  const until = clock.state === 'off' ? now : endOfCounting(clock.spans.at(-1)?.from ?? now, now);
+  return {
+    day,
+    began: clock.spans[0]?.from ?? null,
+    ended: clock.state === 'off' ? (clock.spans.at(-1)?.to ?? null) : null,
+    worked: workedMinutes(clock, until),
+    breaks: minutesIn(clock.breaks, until),
+    onSite: minutesIn(
+      spansOf(visits, 'there').map(({ from, to }) => ({
+        from,
+        to: to ?? endOfCounting(from, now),
+      })),
+      now,
+    ),
+    onWay: minutesIn(
+      spansOf(visits, 'onWay').map(({ from, to }) => ({
+        from,
+        to: to ?? endOfCounting(from, now),
+      })),
+      now,
+    ),
+    visits: visits.length,
+    isOpen: clock.state !== 'off',
+    isOdd: clock.odd.length > 0,
+    corrected:
+      entries.some(({ reason }) => reason !== null) || visits.some((each) => each.corrected),
+  };
+}
+
+const LONGEST_MS = 16 * 3_600_000;
+const endOfCounting = (from: string, now: string): string =>
+  new Date(Math.min(Date.parse(now), Date.parse(from) + LONGEST_MS)).toISOString();
+
+const WEEK = 7;
+
+const markOf = (days: readonly (DayKnown | undefined)[]): string =>
+  contentHash(
+    days.map((known) => ({
+      entries: (known?.entries ?? []).map(({ id }) => id).sort(),
+      visits: (known?.visits ?? []).map(({ visit, there, onWay }) => ({ visit, there, onWay })),
+    })),
+  ).slice(0, 32);
+
+/** A week of everybody who has a trail, or said something of it. */
+export async function hoursOfWeek(
+  db: EntityManager,
+  monday: string,
+  clock: Date,
+  only?: string,
+): Promise<PersonHours[]> {
+  const days = Array.from({ length: WEEK }, (_, at) => addDays(monday, at));
+  const known = await knownOf(db, monday, addDays(monday, WEEK - 1), only);
+  const approvals = new Map(
+    (await db.findBy(HoursApprovalRow, { monday })).map((row) => [row.person, row]),
+  );
+  const people = await db.find(PersonRow, { order: { name: 'ASC', id: 'ASC' } });
+  const now = clock.toISOString();
+  return people.flatMap((row): PersonHours[] => {
+    if (only !== undefined && row.id !== only) return [];
+    const theirs = days.map((day) => known.get(`${row.id} ${day}`));
+    const hasSaid = theirs.some((each) => each !== undefined);
+    if (!hasSaid && (row.retired || !may(row.roles, 'walk'))) return [];
+    const hours = days.map((day, at) => dayHours(day, theirs[at], now));
+    const approval = approvals.get(row.id);
+    const mark = markOf(theirs);
+    return [
+      {
+        ...{ person: row.id, name: row.name, days: hours, mark },
+        worked: hours.reduce((sum, { worked }) => sum + worked, 0),
+        approved: approval
+          ? {
+              ...{ by: approval.by, at: approval.at.toISOString(), minutes: approval.minutes },
+              changedSince: approval.mark !== mark,
+            }
+          : null,
+      },
+    ];
+  });
+}
+
+/** What was said of one day of one person, and where they were. */
+export async function dayOfPerson(
+  db: EntityManager,
+  person: string,
+  day: string,
+  clock: Date,
+): Promise<DayOfPerson> {
+  const known = (await knownOf(db, day, day, person)).get(`${person} ${day}`);
+  const now = clock.toISOString();
+  return {
+    entries: (known?.entries ?? []).toSorted((a, b) => (a.id < b.id ? -1 : 1)),
+    visits: (known?.visits ?? []).map(({ visit, siteName, title, reason, there, onWay }) => ({
+      ...{ visit, siteName, title, reason, from: there?.from ?? null, to: there?.to ?? null },
+      onSite: there ? minutesIn([there], endOfCounting(there.from, now)) : 0,
+      onWay: onWay ? minutesIn([onWay], endOfCounting(onWay.from, now)) : 0,
+    })),
+  };
+}
