@@ -30,6 +30,7 @@ import { PlacesScreen, type PlacesScreenProps } from '@/features/sites/desk/plac
 import { PlaceScreen } from '@/features/story/desk/place-screen.tsx';
 import { ThingsScreen } from '@/features/story/desk/things-screen.tsx';
 import { TemplatesScreen } from '@/features/templates/desk/templates-screen.tsx';
+import { HoursScreen } from '@/features/timesheet/desk/hours-screen.tsx';
 
 type AtPlaces = Parameters<PlacesScreenProps['Together']>[0];
 const JobsThere = ({ sites, onDone }: AtPlaces) => (
@@ -59,6 +60,7 @@ const SCREENS = {
   beforehand: BeforehandScreen,
   people: People,
   sent: SentScreen,
+  hours: HoursScreen,
 };
 
 /** What is told about the application, and what others told. */

@@ -50,8 +50,23 @@ const OwnRounds = lazy(async () => {
   const { OwnRounds: Loaded } = await import('@/features/rounds/field/own-rounds.tsx');
   return { default: Loaded };
 });
+// The day's own clock is a line of its own, and its hours a screen.
+const DayClock = lazy(async () => {
+  const { DayClock: Loaded } = await import('@/features/timesheet/field/day-clock.tsx');
+  return { default: Loaded };
+});
+const OwnHoursScreen = lazy(async () => {
+  const { OwnHoursScreen: Loaded } =
+    await import('@/features/timesheet/field/own-hours-screen.tsx');
+  return { default: Loaded };
+});
 const Trail = () => (
   <TrailScreen
+    above={
+      <Suspense fallback={null}>
+        <DayClock />
+      </Suspense>
+    }
     below={
       <Suspense fallback={null}>
         <OwnRounds />
@@ -72,6 +87,7 @@ const SCREENS = {
   around: AroundScreen,
   way: WayScreen,
   ready: ReadyScreen,
+  'my-hours': OwnHoursScreen,
   document: DocumentScreen,
   'documents-here': DocumentsScreen,
 };

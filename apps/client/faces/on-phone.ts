@@ -16,6 +16,7 @@ import { roundsOnPhone } from '@/features/rounds/field/on-phone.ts';
 import { sitesOnPhone } from '@/features/sites/field/on-phone.ts';
 import { tagsOnPhone } from '@/features/tags/field/on-phone.ts';
 import { templatesOnPhone } from '@/features/templates/field/on-phone.ts';
+import { timesheetOnPhone } from '@/features/timesheet/field/on-phone.ts';
 
 /** What phones keep and send, a line for each capability. */
 const PARTS = [
@@ -31,6 +32,7 @@ const PARTS = [
   templatesOnPhone,
   planningOnPhone,
   messagesOnPhone,
+  timesheetOnPhone,
   roundsOnPhone,
   captureOnPhone,
   actionsOnPhone,

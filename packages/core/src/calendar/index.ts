@@ -1,6 +1,7 @@
 export {
   addDays,
   daysBetween,
+  fromZone,
   inZone,
   type LocalMoment,
   sayLength,

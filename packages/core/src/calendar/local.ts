@@ -85,3 +85,23 @@ export function sayLength(minutes: number): string {
   const rest = whole % 60;
   return rest === 0 ? `${whole / 60} h` : `${Math.floor(whole / 60)} h ${rest}`;
 }
+
+const MINUTE_MS = 60_000;
+
+/**
+ * The instant of a minute of a day in a time zone. A minute that clocks skip is the one as long after
+ * the change; of one that comes twice it is the first. Throws a RangeError for an unknown zone.
+ */
+export function fromZone(day: string, minute: number, timeZone: string): Date {
+  const wanted = Date.parse(`${day}T00:00:00Z`) + minute * MINUTE_MS;
+  const offAt = (instant: number): number => {
+    const here = inZone(new Date(instant), timeZone);
+    return Date.parse(`${here.day}T00:00:00Z`) + here.minute * MINUTE_MS - instant;
+  };
+  // The clock may change between the two: what it was half a day before and after are all it can be.
+  const offsets = [offAt(wanted - 43_200_000), offAt(wanted + 43_200_000)];
+  const fitting = offsets
+    .map((off) => wanted - off)
+    .filter((instant) => instant + offAt(instant) === wanted);
+  return new Date(Math.min(...(fitting.length > 0 ? fitting : [wanted - (offsets[0] ?? 0)])));
+}

@@ -12,6 +12,7 @@ export const DESK_PLACES = [
   { href: '/catalogues', word: 'Catalogues' },
   { href: '/documents', word: 'Documents' },
   { href: '/people', word: 'People' },
+  { href: '/hours', word: 'Hours' },
   { href: '/sent', word: 'Sent' },
 ] as const;
 

@@ -17,11 +17,16 @@ import { TrailStops } from './trail-stops.tsx';
 import { useTrail } from './use-trail.ts';
 import { VisitBar } from './visit-bar.tsx';
 
+export interface TrailScreenProps {
+  readonly above?: ReactNode;
+  readonly below?: ReactNode;
+}
+
 /**
- * The person's day, stop by stop, the next one opened out: below its name, or beside the list. `below`
- * stands under today's stops.
+ * The person's day, stop by stop, the next one opened out: below its name, or beside the list. `above`
+ * and `below` stand around today's stops.
  */
-export function TrailScreen({ below }: { readonly below?: ReactNode }) {
+export function TrailScreen({ above, below }: TrailScreenProps) {
   const { store } = usePhone();
   const [ahead, setAhead] = useState(0);
   const { day, trail } = useTrail(ahead);
@@ -57,6 +62,7 @@ export function TrailScreen({ below }: { readonly below?: ReactNode }) {
       <Row className="sides" flex={1} minHeight={0} alignItems="stretch">
         <Scroll render="main" id="main" paddingRight="$4">
           {filling ? <Filling /> : null}
+          {ahead === 0 && !filling ? above : null}
           {drawn && !filling ? (
             <TrailStops
               trail={drawn}
