@@ -70,8 +70,9 @@ function asOwn({ kind, body }: Sample): Sample {
     ...(body['kind'] === 'answer' ? { value: 41 } : {}),
     ...(kind === 'action' ? { key: 'temp' } : {}),
     ...things,
-    // Whom a word goes to, not to whom work is handed over.
-    ...(kind === 'on the way' ? { to: body['to'] } : {}),
+    // Whom a word goes to, or until when, not to whom work is handed over.
+    ...(kind === 'on the way' || kind === 'site time' ? { to: body['to'] } : {}),
+    ...(kind === 'clock' ? { person: org.people.technician } : {}),
     // Of what was opened, not of a template.
     ...(kind === 'arrival opened' ? { version: 1 } : {}),
   };

@@ -53,7 +53,6 @@ export async function boardOf(
 export async function boardPeople(db: EntityManager): Promise<z.infer<typeof BoardPeople>> {
   const rows = await db.find(PersonRow, {
     where: { retired: false },
-    relations: { hours: true, absences: true },
     order: { name: 'ASC', id: 'ASC' },
   });
   return {
