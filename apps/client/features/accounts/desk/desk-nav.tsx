@@ -13,7 +13,7 @@ const Place = styled(View, {
   flexDirection: 'row',
   gap: 6,
   minHeight: 44,
-  paddingHorizontal: 10,
+  paddingHorizontal: 8,
   alignItems: 'center',
   borderBottomWidth: 3,
   borderColor: 'transparent',

@@ -10,7 +10,7 @@ export function sayMisfit(misfit: Misfit, place: SayPlace): string {
     case 'overlap':
       return `overlaps with ${place(misfit.with)} by ${sayLength(misfit.minutes)}`;
     case 'too far':
-      return `${sayLength(misfit.takes)} from ${place(misfit.from)}, and only ${sayLength(misfit.has)} for it`;
+      return `is too far from ${place(misfit.from)}: the way takes ${sayLength(misfit.takes)}, there ${misfit.has === 1 ? 'is' : 'are'} ${sayLength(misfit.has)}`;
     case 'promise':
       return sayPromise(misfit.from, misfit.to);
     case 'outside hours':

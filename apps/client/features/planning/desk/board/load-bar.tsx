@@ -15,7 +15,7 @@ export function LoadBar({ load, width = WIDTH }: { readonly load: Load; readonly
       height={6}
       marginTop={4}
       borderRadius={3}
-      backgroundColor="$sand"
+      backgroundColor="$rule"
       overflow="hidden"
       aria-hidden
     >
