@@ -24,6 +24,7 @@ import { emailOf, HOURS, PEOPLE } from './people.ts';
 import type { DemoPicture } from './pictures.ts';
 import { readingAt } from './readings.ts';
 import { OWN_FIELDS, ownColumns } from './own-fields.ts';
+import { saidOfDay, type SaidOfDay } from './hours.ts';
 import { HOLIDAYS, ROUNDS } from './rounds.ts';
 import { KINDS, MAIN_THING, thingsAt, WORN } from './register.ts';
 import { placeOf, SITES, type DemoSite } from './sites.ts';
@@ -47,6 +48,8 @@ export interface DemoSetting {
 
 const HISTORY_DAYS = 60;
 const DAYS_PLANNED = 7;
+/** Of so many days people said when they began and ended. */
+const HOURS_DAYS = 13;
 const SEED = 20_311;
 
 const INSTRUCTIONS: Record<string, string> = {
@@ -134,6 +137,7 @@ export class Scenario {
     this.withoutPerson();
     this.turnedBack();
     this.notes();
+    this.hours();
     return [...this.tables].map(([table, rows]) => ({ table, rows }));
   }
 
@@ -640,6 +644,53 @@ export class Scenario {
         ...{ body, by: this.author(who).person, at },
       });
     }
+  }
+
+  /** What people said of their last days: one forgot to say the end, one put a beginning right. */
+  private hours(): void {
+    const chance = new Chance(SEED + 5);
+    const visits = this.tables.get('visit') ?? [];
+    for (let ago = HOURS_DAYS; ago >= 0; ago--) {
+      const day = addDays(this.today, -ago);
+      for (const who of this.walkers()) {
+        const { person } = this.author(who);
+        const own = visits.filter((visit) => visit['person_id'] === person && visit['day'] === day);
+        const starts = own.map(({ start }) => Number(start));
+        const ends = own.map(({ start, minutes }) => Number(start) + Number(minutes));
+        if (own.length === 0) continue;
+        const said = saidOfDay(Math.min(...starts), Math.max(...ends), chance, {
+          forgets: who === 'marn' && ago === 3,
+          corrects: who === 'rook' && ago === 2,
+        });
+        for (const each of said)
+          if (ago > 0 || each.minute < this.minute) this.clockEntry(person, day, each, chance);
+      }
+    }
+  }
+
+  private clockEntry(
+    person: string,
+    day: string,
+    { step, minute, right }: SaidOfDay,
+    chance: Chance,
+  ): void {
+    const put = (
+      at: Date,
+      saidAt: Date,
+      more: { insteadOf: string | null; reason: string | null },
+    ) => {
+      const id = timeOrderedId(saidAt.getTime(), chance.bytes(16));
+      const times = { at: at.toISOString(), saidAt: saidAt.toISOString() };
+      const body = { ...{ id, person, day, step, by: person }, ...times, ...more };
+      this.put('clock_entry', { id, person_id: person, day, body });
+      return id;
+    };
+    const at = this.instant(day, minute);
+    const id = put(at, at, { insteadOf: null, reason: null });
+    if (right)
+      put(this.instant(day, right.minute), new Date(at.getTime() + 9 * 3_600_000), {
+        ...{ insteadOf: id, reason: right.why },
+      });
   }
 
   private actionsFor(

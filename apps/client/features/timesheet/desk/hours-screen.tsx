@@ -164,7 +164,7 @@ function DayOfWeek({ day, name, isToday, onPress }: DayOfWeekProps) {
     day.corrected ? 'put right' : '',
   ].filter(Boolean);
   const words = [
-    day.began === null && day.visits === 0 ? 'nothing' : sayHours(day.worked),
+    day.began === null ? (day.visits === 0 ? 'nothing' : 'nothing said') : sayHours(day.worked),
     span,
     day.visits > 0 ? `${sayHours(day.onSite)} on site` : '',
     ...notes,
@@ -187,8 +187,8 @@ function DayOfWeek({ day, name, isToday, onPress }: DayOfWeekProps) {
         </Body>
       ) : (
         <>
-          <Figure small strong>
-            {sayHours(day.worked)}
+          <Figure small strong quiet={day.began === null}>
+            {day.began === null ? '–' : sayHours(day.worked)}
           </Figure>
           {span ? <Figure tiny>{span}</Figure> : null}
           {day.visits > 0 ? (
@@ -231,7 +231,7 @@ function WeekOfPerson({ hours, monday, onRefused }: WeekOfPersonProps) {
   return (
     <Column gap="$1">
       <Figure small strong>
-        {sayHours(worked)}
+        {worked === 0 ? '–' : sayHours(worked)}
       </Figure>
       {approved ? (
         <Row gap="$1" alignItems="flex-start">

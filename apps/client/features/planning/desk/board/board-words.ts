@@ -40,13 +40,15 @@ export const MISFIT_MARK: Readonly<Record<Misfit['code'], string>> = {
 
 const hoursOf = (minutes: number): string => (minutes / 60).toFixed(1).replace(/\.0$/, '');
 
-/** “4 stops · 6.1 of 8 h”. */
-export function sayLoad(stops: number, { work, travel, hours }: Load): string {
+/** “6.1 of 8 h”. */
+export function sayTaken(stops: number, { work, travel, hours }: Load): string {
   if (stops === 0) return 'free';
-  const taken = hoursOf(work + travel);
-  const of = hours === null ? '' : ` of ${hoursOf(hours)}`;
-  return `${stops} ${stops === 1 ? 'stop' : 'stops'} · ${taken}${of} h`;
+  return `${hoursOf(work + travel)}${hours === null ? '' : ` of ${hoursOf(hours)}`} h`;
 }
+
+/** “4 stops · 6.1 of 8 h”. */
+export const sayLoad = (stops: number, load: Load): string =>
+  stops === 0 ? 'free' : `${stops} ${stops === 1 ? 'stop' : 'stops'} · ${sayTaken(stops, load)}`;
 
 /** Where something was put: “Imke Dorrance, 09:35”, with the day where it is another. */
 export function sayPlacing(

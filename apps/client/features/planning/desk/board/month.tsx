@@ -4,7 +4,7 @@ import { hoursOn } from '@ant-trail/core/planning/board';
 import { View } from '@tamagui/core';
 import { useMemo } from 'react';
 import { Column, Row } from '@/design/box.tsx';
-import { sayDay } from '@/design/say-day.ts';
+import { sayDay, sayShortDay } from '@/design/say-day.ts';
 import { Body, Figure } from '@/design/text.tsx';
 import { useOffice } from '@/device/office.ts';
 import type { PersonHours } from './board-stops.ts';
@@ -88,7 +88,7 @@ function DayOfMonth({ day, known, hours, outside, isToday, onPress }: DayOfMonth
   const stops = known?.stops ?? 0;
   const words = [
     stops === 0 ? '' : `${stops} ${stops === 1 ? 'stop' : 'stops'}`,
-    known && known.done > 0 ? `${known.done} done` : '',
+    known && known.done > 0 ? (known.done === stops ? 'all done' : `${known.done} done`) : '',
   ].filter(Boolean);
   const alone = known?.withoutPerson ?? 0;
   return (
@@ -100,11 +100,10 @@ function DayOfMonth({ day, known, hours, outside, isToday, onPress }: DayOfMonth
       borderLeftWidth={1}
       borderColor="$rule"
       backgroundColor={isToday ? '$sheet' : 'transparent'}
-      opacity={outside ? 0.55 : 1}
     >
       <View
         render="button"
-        flex={1}
+        flexGrow={1}
         padding="$2"
         gap={2}
         alignItems="flex-start"
@@ -118,11 +117,18 @@ function DayOfMonth({ day, known, hours, outside, isToday, onPress }: DayOfMonth
         onPress={onPress}
       >
         <Row gap="$2" alignItems="baseline">
-          <Figure strong={isToday}>{Number(day.slice(8))}</Figure>
+          <Figure strong={isToday} quiet={outside}>
+            {Number(day.slice(8))}
+          </Figure>
+          {outside ? (
+            <Body tiny quiet>
+              {sayShortDay(day).split(' ').at(-1)}
+            </Body>
+          ) : null}
           {isToday ? <Body tiny>today</Body> : null}
         </Row>
         {words.map((each) => (
-          <Body key={each} tiny>
+          <Body key={each} tiny quiet={outside}>
             {each}
           </Body>
         ))}

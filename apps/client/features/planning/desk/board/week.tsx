@@ -11,7 +11,7 @@ import { Body, Figure } from '@/design/text.tsx';
 import { useMe } from '@/features/accounts/session.ts';
 import { markOf, sayStop, stopOf } from '../stop-marks.ts';
 import { canMove, lanesOf, type Lane } from './board-stops.ts';
-import { MISFIT_MARK, sayLoad } from './board-words.ts';
+import { MISFIT_MARK, sayTaken } from './board-words.ts';
 import { DraggableStop, DropGround } from './drag.tsx';
 import { takeUpByKey } from './hold-by-keys.tsx';
 import { useHand } from './in-hand.ts';
@@ -21,10 +21,10 @@ import type { Board } from './use-board.ts';
 export const DAYS = 7;
 /** So many stand in a day of a person; the others are told by their number. */
 const MOST_SHOWN = 5;
-const LINE = 26;
-const FRAME = 46;
+const LINE = 28;
+const FRAME = 54;
 const NAMES = 120;
-const LEAST_DAY = 132;
+const LEAST_DAY = 118;
 
 export interface WeekProps {
   readonly board: Board;
@@ -86,8 +86,9 @@ export function Week(props: WeekProps) {
               label={`${sayShortDay(day)}${day === today ? ', today' : ''}: look at this day`}
               onPress={() => props.onDay(day)}
             >
-              {sayShortDay(day)}
-              {day === today ? ' · today' : ''}
+              {day === today
+                ? `Today ${sayShortDay(day).split(' ').slice(1).join(' ')}`
+                : sayShortDay(day)}
             </Button>
           </View>
         ))}
@@ -156,7 +157,7 @@ function DayCell(props: DayCellProps) {
               quiet={away === null || stops.length === 0}
               eyes={away !== null && stops.length > 0}
             >
-              {away ?? sayLoad(stops.length, load)}
+              {away ?? sayTaken(stops.length, load)}
             </Body>
             {away === null && stops.length > 0 ? <LoadBar load={load} width={84} /> : null}
           </View>
@@ -226,7 +227,9 @@ const StopInCell = memo(function StopInCell(props: StopInCellProps) {
         aria-label={`${siteName}${misfit ? ` · ${trouble}` : ''}, ${sayMinute(visit.start)}, ${words}`}
         onPress={() => (isHeld ? undefined : onOpen(stop))}
       >
-        <Mark name={isHeld ? 'next' : markOf(stop, 'ahead')} size={16} silent />
+        <View flexShrink={0}>
+          <Mark name={isHeld ? 'next' : markOf(stop, 'ahead')} size={16} silent />
+        </View>
         <Figure tiny quiet>
           {sayMinute(visit.start)}
         </Figure>
