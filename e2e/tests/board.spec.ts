@@ -165,7 +165,7 @@ test('a day is planned on the board: what does not fit is seen and put right, dr
   });
 
   await test.step('a week: stops go to another day, and a day is opened', async () => {
-    await desk.getByRole('button', { name: 'Week' }).click();
+    await desk.getByRole('radio', { name: 'Week' }).click();
     await expect(desk.getByRole('heading', { level: 1 })).toHaveText('Mon 7 May to Sun 13 May');
     await accessible(desk);
     const from = await stop(desk, HARBOUR).boundingBox();
@@ -185,7 +185,7 @@ test('a day is planned on the board: what does not fit is seen and put right, dr
   });
 
   await test.step('a month: what each day comes to', async () => {
-    await desk.getByRole('button', { name: 'Month' }).click();
+    await desk.getByRole('radio', { name: 'Month' }).click();
     await expect(desk.getByRole('heading', { level: 1 })).toHaveText('May 2040');
     await expect(
       desk.getByRole('button', { name: /^Wednesday 9 May, 2 stops, 1 without a person/ }),

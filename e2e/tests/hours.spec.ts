@@ -49,7 +49,7 @@ test('a day is said on the phone with no network, put right, approved at the des
     await dialog.getByLabel('When').fill('00:10');
     await dialog.getByRole('button', { name: 'Keep it' }).click();
     await expect(dialog.getByText('Say why')).toBeVisible();
-    await dialog.getByRole('button', { name: 'Pressed too late' }).click();
+    await dialog.getByRole('radio', { name: 'Pressed too late' }).click();
     await page.waitForTimeout(400);
     await dialog.getByRole('button', { name: 'Keep it' }).click();
     await expect(dialog).toHaveCount(0);
@@ -75,9 +75,9 @@ test('a day is said on the phone with no network, put right, approved at the des
     await expect(mine.getByText(/^approved by Edda/)).toBeVisible();
     await page.getByRole('button', { name: 'Add something to today' }).click();
     const dialog = page.getByRole('dialog', { name: 'Add something' });
-    await dialog.getByRole('button', { name: 'day begun' }).click();
+    await dialog.getByRole('radio', { name: 'day begun' }).click();
     await dialog.getByLabel('When').fill('00:05');
-    await dialog.getByRole('button', { name: 'Forgot to press' }).click();
+    await dialog.getByRole('radio', { name: 'Forgot to press' }).click();
     await page.waitForTimeout(400);
     await dialog.getByRole('button', { name: 'Keep it' }).click();
     await expect(mine.getByText(/^changed since/)).toBeVisible({ timeout: 20_000 });

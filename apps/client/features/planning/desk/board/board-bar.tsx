@@ -73,31 +73,19 @@ export function BoardNavigation(props: BoardNavigationProps) {
 
 /** The last step of planning taken back, or done again, also by the keys every program has for it. */
 export function Undo() {
-  const { steps, sending, problem, said } = usePlanSteps();
+  const { steps, problem, said } = usePlanSteps();
   const [last, undone] = [steps.done.at(-1), steps.undone.at(-1)];
   useCommandKey('mod+shift+z', redoStep);
   return (
     <>
       <UndoKey />
       {last ? (
-        <Button
-          dense
-          repeats
-          disabled={sending}
-          label={`Undo: ${last.words}`}
-          onPress={() => undoStep()}
-        >
+        <Button dense repeats label={`Undo: ${last.words}`} onPress={() => undoStep()}>
           ↶ Undo
         </Button>
       ) : null}
       {undone ? (
-        <Button
-          dense
-          repeats
-          disabled={sending}
-          label={`Do again: ${undone.words}`}
-          onPress={() => redoStep()}
-        >
+        <Button dense repeats label={`Do again: ${undone.words}`} onPress={() => redoStep()}>
           ↷ Again
         </Button>
       ) : null}

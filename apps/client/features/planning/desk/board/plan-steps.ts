@@ -69,17 +69,25 @@ async function send({ moves }: PlanStep): Promise<void> {
   }
 }
 
-/** Plans something; gives whether the office took it. */
-export async function takeStep(step: PlanStep): Promise<boolean> {
-  if (usePlanSteps.getState().sending) return false;
-  try {
-    await send(step);
-  } catch {
-    return false;
-  }
-  set(({ steps }) => ({ steps: noteStep(steps, step), said: step.words }));
-  return true;
+/** One after the other, in the order they were asked for: whoever is quick loses nothing. */
+let line: Promise<unknown> = Promise.resolve();
+function inLine<Result>(work: () => Promise<Result>): Promise<Result> {
+  const done = line.then(work);
+  line = done.catch(() => undefined);
+  return done;
 }
+
+/** Plans something; gives whether the office took it. */
+export const takeStep = (step: PlanStep): Promise<boolean> =>
+  inLine(async () => {
+    try {
+      await send(step);
+    } catch {
+      return false;
+    }
+    set(({ steps }) => ({ steps: noteStep(steps, step), said: step.words }));
+    return true;
+  });
 
 async function along(
   step: PlanStep | undefined,
@@ -87,7 +95,7 @@ async function along(
   after: (steps: PlanSteps) => PlanSteps,
   word: string,
 ): Promise<void> {
-  if (!step || usePlanSteps.getState().sending) return;
+  if (!step) return;
   try {
     await send(sent(step));
     set(({ steps }) => ({ steps: after(steps), said: `${word}: ${step.words}` }));
@@ -98,7 +106,9 @@ async function along(
 }
 
 export const undoStep = (): Promise<void> =>
-  along(usePlanSteps.getState().steps.done.at(-1), backwards, stepBack, 'Undone');
+  inLine(() => along(usePlanSteps.getState().steps.done.at(-1), backwards, stepBack, 'Undone'));
 
 export const redoStep = (): Promise<void> =>
-  along(usePlanSteps.getState().steps.undone.at(-1), (step) => step, stepAgain, 'Done again');
+  inLine(() =>
+    along(usePlanSteps.getState().steps.undone.at(-1), (step) => step, stepAgain, 'Done again'),
+  );
