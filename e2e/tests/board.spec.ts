@@ -112,7 +112,7 @@ test('a day is planned on the board: what does not fit is seen and put right, dr
   });
 
   await test.step('what nobody has is dragged to somebody, and put to nobody again', async () => {
-    const card = aside.getByRole('button', { name: new RegExp(CLINIC) });
+    const card = aside.getByRole('button', { name: new RegExp(`Board ${CLINIC}`) });
     const [from, lane] = [
       await card.boundingBox(),
       await desk.getByRole('region', { name: 'Imke Dorrance' }).boundingBox(),

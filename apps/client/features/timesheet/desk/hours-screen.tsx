@@ -81,7 +81,9 @@ export function HoursScreen() {
       <View style={{ overflowX: 'auto' }}>
         <Column role="table" aria-label="Hours of the week" minWidth={NAMES + DAYS * 100 + SUM}>
           <Row role="row" alignItems="flex-end">
-            <View role="columnheader" width={NAMES} aria-label="Person" />
+            <View role="columnheader" width={NAMES} paddingVertical="$2">
+              <Body small>Person</Body>
+            </View>
             {days.map((day) => (
               <View key={day} role="columnheader" flex={1} padding="$2" minWidth={100}>
                 <Body small strong={day === today}>

@@ -77,7 +77,11 @@ export function Week(props: WeekProps) {
   return (
     <Column role="table" aria-label="The week" minWidth={NAMES + DAYS * LEAST_DAY} marginTop="$3">
       <Row role="row" alignItems="stretch">
-        <View role="columnheader" width={NAMES} aria-label="Person" />
+        <View role="columnheader" width={NAMES} justifyContent="center">
+          <Body small quiet>
+            Person
+          </Body>
+        </View>
         {days.map((day) => (
           <View key={day} role="columnheader" flex={1} minWidth={LEAST_DAY}>
             <Button
