@@ -147,7 +147,7 @@ test('a day is planned on the board: what does not fit is seen and put right, dr
   });
 
   await test.step('somebody else plans, and is seen; what they changed is not undone', async () => {
-    await office.query(`UPDATE person SET roles = '["manager"]' WHERE name LIKE 'Sef %'`);
+    await office.query(`UPDATE person SET roles = '{manager}' WHERE name LIKE 'Sef %'`);
     const other = await openDesk(browser, office.url, 'sef');
     await other.goto(`${office.url}/day?day=${day}`);
     await expect(desk.getByText(/^Sef .* plans this day, too$/)).toBeVisible();

@@ -43,7 +43,7 @@ export function DayDialog({ person, name, day, onClose }: DayDialogProps) {
   const counts = new Set(clock.steps.map(({ id }) => id));
   const before = entries.filter(({ id }) => !counts.has(id));
   return (
-    <Dialog title={`${name}, ${sayDay(day)}`} onClose={onClose}>
+    <Dialog title={`${name}, ${sayDay(day)}`} onClose={onClose} easy={mending === null}>
       <Column gap="$3">
         {problem ? (
           <Body eyes role="alert">
