@@ -1,3 +1,4 @@
+import { benchBoard } from './board.ts';
 import { benchHints } from './hints.ts';
 import { benchLists } from './lists.ts';
 import { benchPlan } from './plan.ts';
@@ -19,6 +20,7 @@ const BENCHES = {
   screen: benchScreen,
   push: benchPush,
   lists: benchLists,
+  board: benchBoard,
   report: benchReport,
   plan: () => benchPlan(),
 };
