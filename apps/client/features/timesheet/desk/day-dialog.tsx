@@ -1,25 +1,21 @@
-import { DayOfPerson, TimeReason, type ClockSaid } from '@ant-trail/contract/timesheet';
-import { inZone, readMinute, sayMinute } from '@ant-trail/core/calendar';
-import { CLOCK_STEPS, clockDay, type ClockStep } from '@ant-trail/core/timesheet';
+import { DayOfPerson, type ClockSaid } from '@ant-trail/contract/timesheet';
+import { clockDay } from '@ant-trail/core/timesheet';
 import { useState } from 'react';
 import { Column, Row } from '@/design/box.tsx';
 import { Button } from '@/design/button.tsx';
 import { Dialog } from '@/design/dialog.tsx';
 import { Dots } from '@/design/dots.tsx';
-import { Input } from '@/design/input.tsx';
-import { Pick } from '@/design/pick.tsx';
 import { sayDay, sayWhen } from '@/design/say-day.ts';
 import { Body, Figure, Heading } from '@/design/text.tsx';
-import { TimeField, WRITE_A_TIME } from '@/design/when.tsx';
-import { ask, wordsFor } from '@/device/api.ts';
-import { newId } from '@/device/identity.ts';
 import { useOffice } from '@/device/office.ts';
 import { usePeople } from '@/features/accounts/desk/use-people.ts';
 import { useMe } from '@/features/accounts/session.ts';
 import { CLOCK_WORDS, sayClock, sayHours } from '../clock-words.ts';
-import { instantSaid } from '../when-said.ts';
+import { Mend } from './mend.tsx';
+import { MendStop } from './mend-stop.tsx';
 
-const STEPS = CLOCK_STEPS.map((value) => ({ value, label: CLOCK_WORDS[value] }));
+/** In place of an entry or a stop: something that was not said at all. */
+const NEW = 'new';
 
 export interface DayDialogProps {
   readonly person: string;
@@ -36,7 +32,7 @@ export function DayDialog({ person, name, day, onClose }: DayDialogProps) {
   const { answer, problem } = useOffice(DayOfPerson, `/api/hours/${person}/${day}`, [
     ...(['hours', 'visit'] as const),
   ]);
-  const [mending, setMending] = useState<ClockSaid | 'new' | null>(null);
+  const [mending, setMending] = useState<ClockSaid | string | null>(null);
   const entries = answer?.entries ?? [];
   const clock = clockDay(entries);
   const odd = new Set(clock.odd);
@@ -76,16 +72,16 @@ export function DayDialog({ person, name, day, onClose }: DayDialogProps) {
             </Button>
           </Row>
         ))}
-        {mending ? (
+        {mending === NEW || (mending && typeof mending === 'object') ? (
           <Mend
-            key={mending === 'new' ? 'new' : mending.id}
+            key={typeof mending === 'string' ? mending : mending.id}
             {...{ person, day, began: clock.spans[0]?.from ?? null }}
-            entry={mending === 'new' ? null : mending}
+            entry={typeof mending === 'string' ? null : mending}
             onDone={() => setMending(null)}
           />
         ) : (
           <Row>
-            <Button dense onPress={() => setMending('new')}>
+            <Button dense onPress={() => setMending(NEW)}>
               Add something
             </Button>
           </Row>
@@ -94,16 +90,32 @@ export function DayDialog({ person, name, day, onClose }: DayDialogProps) {
           <>
             <Dots />
             <Heading>Stops</Heading>
-            {answer?.visits.map(({ visit, siteName, from, to, onWay, onSite, reason }) => (
-              <Column key={visit}>
-                <Body>
-                  {siteName}
-                  {from ? ` ${sayClock(from, timeZone)}–${to ? sayClock(to, timeZone) : ''}` : ''}
-                </Body>
-                <Body small quiet>
-                  {sayHours(onSite)} there, {sayHours(onWay)} on the way
-                  {reason ? ` · put right: “${reason}”` : ''}
-                </Body>
+            {answer?.visits.map((stop) => (
+              <Column key={stop.visit} gap="$2">
+                <Row gap="$3" alignItems="flex-start">
+                  <Column flex={1}>
+                    <Body>
+                      {stop.siteName}
+                      {stop.from
+                        ? ` ${sayClock(stop.from, timeZone)}–${stop.to ? sayClock(stop.to, timeZone) : ''}`
+                        : ''}
+                    </Body>
+                    <Body small quiet>
+                      {sayHours(stop.onSite)} there, {sayHours(stop.onWay)} on the way
+                      {stop.reason ? ` · put right: “${stop.reason}”` : ''}
+                    </Body>
+                  </Column>
+                  <Button
+                    dense
+                    label={`Put right: ${stop.siteName}`}
+                    onPress={() => setMending(stop.visit)}
+                  >
+                    Put right
+                  </Button>
+                </Row>
+                {mending === stop.visit ? (
+                  <MendStop {...{ day, stop }} onDone={() => setMending(null)} />
+                ) : null}
               </Column>
             ))}
           </>
@@ -123,71 +135,5 @@ export function DayDialog({ person, name, day, onClose }: DayDialogProps) {
         ) : null}
       </Column>
     </Dialog>
-  );
-}
-
-interface MendProps {
-  readonly person: string;
-  readonly day: string;
-  readonly began: string | null;
-  readonly entry: ClockSaid | null;
-  readonly onDone: () => void;
-}
-
-function Mend({ person, day, began, entry, onDone }: MendProps) {
-  const { person: me, organisation } = useMe();
-  const { timeZone } = organisation;
-  const [step, setStep] = useState<ClockStep>(entry?.step ?? 'ended');
-  const [time, setTime] = useState(
-    entry ? sayMinute(inZone(new Date(entry.at), timeZone).minute) : '',
-  );
-  const [reason, setReason] = useState('');
-  const [problem, setProblem] = useState<string | null>(null);
-  const keep = async (kept: ClockStep | null): Promise<void> => {
-    const minute = readMinute(time);
-    const why = TimeReason.safeParse(reason);
-    if (minute === null || !why.success) {
-      setProblem(minute === null ? WRITE_A_TIME : (why.error?.issues[0]?.message ?? ''));
-      return;
-    }
-    const at = instantSaid(day, minute, timeZone, step === 'began' ? null : began);
-    const now = new Date().toISOString();
-    try {
-      await ask(DayOfPerson, 'POST', '/api/hours/entries', {
-        ...{ id: newId(), person, day, step: kept, at: kept === null && entry ? entry.at : at },
-        ...{ insteadOf: entry?.id ?? null, reason: why.data, by: me.id, saidAt: now },
-      });
-      onDone();
-    } catch (error) {
-      setProblem(wordsFor(error));
-    }
-  };
-  return (
-    <Column gap="$3" role="group" aria-label={entry ? 'Put it right' : 'Add something'}>
-      <Row gap="$3" alignItems="flex-end">
-        <Pick
-          label="What it is"
-          value={step}
-          options={STEPS}
-          onChange={(next) => setStep(CLOCK_STEPS.find((each) => each === next) ?? step)}
-        />
-        <TimeField label="When" value={time} onChange={setTime} />
-      </Row>
-      <Input label="Why" value={reason} onChange={setReason} lines={2} />
-      {problem ? (
-        <Body small eyes role="alert">
-          {problem}
-        </Body>
-      ) : null}
-      <Row gap="$2" flexWrap="wrap">
-        <Button main onPress={() => keep(step)}>
-          Keep it
-        </Button>
-        {entry ? <Button onPress={() => keep(null)}>Strike it out</Button> : null}
-        <Button plain onPress={onDone}>
-          Leave it
-        </Button>
-      </Row>
-    </Column>
   );
 }

@@ -159,14 +159,22 @@ function DayOfWeek({ day, name, isToday, onPress }: DayOfWeekProps) {
   const span =
     day.began === null
       ? ''
-      : `${sayClock(day.began, timeZone)}–${day.ended ? sayClock(day.ended, timeZone) : ''}`;
+      : day.ended
+        ? `${sayClock(day.began, timeZone)}–${sayClock(day.ended, timeZone)}`
+        : `since ${sayClock(day.began, timeZone)}`;
   const notes = [
     forgotten ? 'no end' : '',
     day.isOdd ? 'can’t be' : '',
     day.corrected ? 'put right' : '',
   ].filter(Boolean);
   const words = [
-    day.began === null ? (day.visits === 0 ? 'nothing' : 'nothing said') : sayHours(day.worked),
+    day.began === null
+      ? day.visits === 0
+        ? 'nothing'
+        : 'nothing said'
+      : forgotten
+        ? ''
+        : sayHours(day.worked),
     span,
     day.visits > 0 ? `${sayHours(day.onSite)} on site` : '',
     ...notes,
@@ -190,7 +198,7 @@ function DayOfWeek({ day, name, isToday, onPress }: DayOfWeekProps) {
       ) : (
         <>
           <Figure small strong quiet={day.began === null}>
-            {day.began === null ? '–' : sayHours(day.worked)}
+            {day.began === null || forgotten ? '–' : sayHours(day.worked)}
           </Figure>
           {span ? <Figure tiny>{span}</Figure> : null}
           {day.visits > 0 ? (
@@ -245,15 +253,16 @@ function WeekOfPerson({ hours, monday, onRefused }: WeekOfPersonProps) {
           </Body>
         </Row>
       ) : null}
-      {!stands && worked > 0 && person !== me.id ? (
-        <Button
-          dense
-          disabled={isOpen}
-          label={`Approve: ${name}, ${sayHours(worked)}`}
-          onPress={() => tell('/api/hours/approvals', { mark })}
-        >
-          Approve
-        </Button>
+      {!stands && worked > 0 && !isOpen && person !== me.id ? (
+        <Row>
+          <Button
+            dense
+            label={`Approve: ${name}, ${sayHours(worked)}`}
+            onPress={() => tell('/api/hours/approvals', { mark })}
+          >
+            Approve
+          </Button>
+        </Row>
       ) : null}
       {isOpen ? (
         <Body tiny quiet>

@@ -40,6 +40,9 @@ interface OwnDay {
   readonly visits: readonly OwnVisit[];
 }
 
+/** When somebody was there, or on the way there. */
+const beginOf = ({ time }: OwnVisit): string => time.there?.from ?? time.onWay?.from ?? '';
+
 async function ownDays(store: LocalStore, person: string, today: string): Promise<OwnDay[]> {
   const days = Array.from({ length: DAYS_SHOWN }, (_, at) => addDays(today, -at));
   const entries = await store.clock.where('day').anyOf(days).toArray();
@@ -60,7 +63,9 @@ async function ownDays(store: LocalStore, person: string, today: string): Promis
     .map((day) => ({
       day,
       entries: entries.filter((entry) => entry.day === day),
-      visits: known.filter(({ visit }) => visit.day === day),
+      visits: known
+        .filter(({ visit }) => visit.day === day)
+        .sort((a, b) => beginOf(a).localeCompare(beginOf(b))),
     }))
     .filter((own) => own.day === today || own.entries.length > 0 || own.visits.length > 0);
 }
@@ -84,9 +89,11 @@ export function OwnHoursScreen() {
   return (
     <FieldPage title="Your hours">
       <FieldHead>
-        <Button dense plain onPress={() => router.navigate('/trail')}>
-          ‹ Trail
-        </Button>
+        <Row>
+          <Button dense plain onPress={() => router.navigate('/trail')}>
+            ‹ Trail
+          </Button>
+        </Row>
         <Title>Your hours</Title>
       </FieldHead>
       <Scroll render="main" id="main">

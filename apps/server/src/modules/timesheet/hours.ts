@@ -75,14 +75,15 @@ const spansOf = (visits: readonly AtVisit[], of: 'onWay' | 'there') =>
 function dayHours(day: string, known: DayKnown | undefined, now: string): DayHours {
   const { entries = [], visits = [] } = known ?? {};
   const clock = clockDay(entries);
-  // Nobody is at work for more than a day and a night: what was never ended is not counted on and on.
-  const until = clock.state === 'off' ? now : endOfCounting(clock.spans.at(-1)?.from ?? now, now);
+  // Nobody is at work for so long: whoever forgot to say the end has to say it, and nothing counts until then.
+  const forgotten =
+    clock.state !== 'off' && endOfCounting(clock.spans.at(-1)?.from ?? now, now) !== now;
   return {
     day,
     began: clock.spans[0]?.from ?? null,
     ended: clock.state === 'off' ? (clock.spans.at(-1)?.to ?? null) : null,
-    worked: workedMinutes(clock, until),
-    breaks: minutesIn(clock.breaks, until),
+    worked: forgotten ? 0 : workedMinutes(clock, now),
+    breaks: forgotten ? 0 : minutesIn(clock.breaks, now),
     onSite: minutesIn(
       spansOf(visits, 'there').map(({ from, to }) => ({
         from,

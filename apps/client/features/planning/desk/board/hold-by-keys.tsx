@@ -53,7 +53,7 @@ export function HoldByKeys({ people, say, onPutDown }: HoldByKeysProps) {
   }, [held]);
   useEffect(() => letGo, []);
   return (
-    <Body small strong role="status" minHeight={held ? 24 : 0}>
+    <Body small strong role="status" paddingTop={held ? '$2' : 0}>
       {held ? `${say(held.stop.visit.id)} Arrows move it, Enter puts it down, Esc leaves it.` : ''}
     </Body>
   );

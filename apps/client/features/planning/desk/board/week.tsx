@@ -7,7 +7,7 @@ import { Column, Row } from '@/design/box.tsx';
 import { Button } from '@/design/button.tsx';
 import { Mark } from '@/design/mark.tsx';
 import { sayShortDay } from '@/design/say-day.ts';
-import { Body, Figure } from '@/design/text.tsx';
+import { Body } from '@/design/text.tsx';
 import { useMe } from '@/features/accounts/session.ts';
 import { markOf, sayStop, stopOf } from '../stop-marks.ts';
 import { canMove, lanesOf, type Lane } from './board-stops.ts';
@@ -234,9 +234,6 @@ const StopInCell = memo(function StopInCell(props: StopInCellProps) {
         <View flexShrink={0}>
           <Mark name={isHeld ? 'next' : markOf(stop, 'ahead')} size={16} silent />
         </View>
-        <Figure tiny quiet>
-          {sayMinute(visit.start)}
-        </Figure>
         <Body tiny strong={isHeld || misfit} eyes={misfit} numberOfLines={1} flexShrink={1}>
           {siteName}
         </Body>
