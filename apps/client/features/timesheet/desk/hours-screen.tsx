@@ -59,7 +59,7 @@ export function HoursScreen() {
       }
       problem={problem ?? refused}
       actions={
-        <Row gap="$2" flexWrap="wrap">
+        <Row gap="$2" flexWrap="wrap" flexShrink={1}>
           <Button dense repeats onPress={() => goTo(addDays(monday, -DAYS))}>
             ‹ Before
           </Button>
@@ -126,7 +126,7 @@ export function HoursScreen() {
                 </View>
               ))}
               <View role="cell" width={SUM} padding="$2" borderLeftWidth={1} borderColor="$rule">
-                <WeekOfPerson hours={person} monday={monday} onRefused={setRefused} />
+                <WeekOfPerson hours={person} monday={monday} today={today} onRefused={setRefused} />
               </View>
             </Row>
           ))}
@@ -182,7 +182,7 @@ function DayOfWeek({ day, name, isToday, onPress }: DayOfWeekProps) {
   return (
     <View
       render="button"
-      flex={1}
+      flexGrow={1}
       padding="$2"
       minHeight={64}
       alignItems="flex-start"
@@ -220,11 +220,12 @@ function DayOfWeek({ day, name, isToday, onPress }: DayOfWeekProps) {
 interface WeekOfPersonProps {
   readonly hours: PersonHours;
   readonly monday: string;
+  readonly today: string;
   readonly onRefused: (words: string | null) => void;
 }
 
 /** What the week comes to, and whether it is approved. */
-function WeekOfPerson({ hours, monday, onRefused }: WeekOfPersonProps) {
+function WeekOfPerson({ hours, monday, today, onRefused }: WeekOfPersonProps) {
   const { person: me, organisation } = useMe();
   const people = usePeople();
   const { person, name, worked, mark, approved, days } = hours;
@@ -266,7 +267,9 @@ function WeekOfPerson({ hours, monday, onRefused }: WeekOfPersonProps) {
       ) : null}
       {isOpen ? (
         <Body tiny quiet>
-          a day has no end yet
+          {days.some((day) => day.isOpen && day.day < today)
+            ? 'a day has no end yet'
+            : 'today goes on'}
         </Body>
       ) : null}
       {approved ? (

@@ -54,7 +54,7 @@ export interface BoardNavigationProps {
 export function BoardNavigation(props: BoardNavigationProps) {
   const { view, isNow, onView, onStep, onToday } = props;
   return (
-    <Row gap="$3" flexWrap="wrap">
+    <Row gap="$3" flexWrap="wrap" flexShrink={1}>
       <Segments label="How far" options={BOARD_VIEWS} chosen={[view]} onPress={onView} />
       <Row gap="$2">
         <Button dense repeats onPress={() => onStep(-1)}>
@@ -121,7 +121,7 @@ export interface NarrowBoardProps {
 
 export function NarrowBoard({ filter, onFilter, judged, children }: NarrowBoardProps) {
   return (
-    <Row gap="$3" flexWrap="wrap" alignItems="flex-end">
+    <Row gap="$3" flexWrap="wrap" alignItems="flex-end" flexShrink={1}>
       <Column width={240} maxWidth="100%">
         <Input
           label="Person, place or work"

@@ -12,15 +12,16 @@ export function LoadBar({ load, width = WIDTH }: { readonly load: Load; readonly
   return (
     <View
       width={width}
-      height={6}
+      height={8}
       marginTop={4}
-      borderRadius={3}
-      backgroundColor="$rule"
+      borderRadius={4}
+      borderWidth={1}
+      borderColor="$sand"
       overflow="hidden"
       aria-hidden
     >
       <View
-        width={Math.min(1, share) * width}
+        width={Math.min(1, share) * (width - 2)}
         height={6}
         borderRadius={3}
         backgroundColor={over ? '$clay' : '$ink'}

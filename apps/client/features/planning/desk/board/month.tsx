@@ -4,6 +4,7 @@ import { hoursOn } from '@ant-trail/core/planning/board';
 import { View } from '@tamagui/core';
 import { useMemo } from 'react';
 import { Column, Row } from '@/design/box.tsx';
+import { useTwoSides } from '@/design/sides.ts';
 import { sayDay, sayShortDay } from '@/design/say-day.ts';
 import { Body, Figure } from '@/design/text.tsx';
 import { useOffice } from '@/device/office.ts';
@@ -30,6 +31,7 @@ export function Month({ from, month, today, hours, onDay }: MonthProps) {
     `/api/calendar?from=${from}&days=${WEEKS * 7}`,
     ['visit', 'sheet'],
   );
+  const pad = useTwoSides() ? '$2' : '$1';
   const known = useMemo(
     () => new Map((answer?.days ?? []).map((each) => [each.day, each])),
     [answer],
@@ -38,7 +40,7 @@ export function Month({ from, month, today, hours, onDay }: MonthProps) {
     WEEK_DAYS.map((_day, at) => addDays(from, week * 7 + at)),
   ).filter((days) => days.some((day) => day.startsWith(month)));
   return (
-    <Column role="table" aria-label="The month" marginTop="$3" minWidth={640}>
+    <Column role="table" aria-label="The month" marginTop="$3">
       {problem ? (
         <Body eyes strong role="alert">
           {problem}
@@ -46,7 +48,7 @@ export function Month({ from, month, today, hours, onDay }: MonthProps) {
       ) : null}
       <Row role="row">
         {WEEK_DAYS.map((name) => (
-          <View key={name} role="columnheader" flex={1} padding="$2">
+          <View key={name} role="columnheader" flex={1} padding={pad}>
             <Body small quiet>
               {name}
             </Body>
@@ -82,6 +84,7 @@ interface DayOfMonthProps {
 }
 
 function DayOfMonth({ day, known, hours, outside, isToday, onPress }: DayOfMonthProps) {
+  const twoSides = useTwoSides();
   const there = hours.map((each) => hoursOn(each, day));
   const minutes = there.reduce<number>((sum, each) => sum + (each ?? 0), 0);
   const counted = there.some((each) => each !== null);
@@ -104,7 +107,7 @@ function DayOfMonth({ day, known, hours, outside, isToday, onPress }: DayOfMonth
       <View
         render="button"
         flexGrow={1}
-        padding="$2"
+        padding={twoSides ? '$2' : '$1'}
         gap={2}
         alignItems="flex-start"
         cursor="pointer"
@@ -116,7 +119,7 @@ function DayOfMonth({ day, known, hours, outside, isToday, onPress }: DayOfMonth
         ].join(', ')}
         onPress={onPress}
       >
-        <Row gap="$2" alignItems="baseline">
+        <Row gap="$1" alignItems="baseline" flexWrap="wrap">
           <Figure strong={isToday} quiet={outside}>
             {Number(day.slice(8))}
           </Figure>
@@ -133,7 +136,10 @@ function DayOfMonth({ day, known, hours, outside, isToday, onPress }: DayOfMonth
           </Body>
         ))}
         {known && counted ? (
-          <LoadBar load={{ work: known.minutes, travel: 0, hours: minutes }} width={84} />
+          <LoadBar
+            load={{ work: known.minutes, travel: 0, hours: minutes }}
+            width={twoSides ? 84 : 36}
+          />
         ) : null}
         {alone > 0 ? (
           <Body tiny strong eyes>
