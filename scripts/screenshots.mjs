@@ -96,7 +96,7 @@ await run(async () => {
   const enough = manager.getByRole('button', { name: 'That will do' });
   if (await enough.isVisible()) await enough.click();
   await shot(manager, 'desk-order');
-  for (const place of ['review', 'actions', 'records', 'map?what=today']) {
+  for (const place of ['review', 'hours', 'records', 'map?what=today']) {
     await manager.goto(`${base}/${place}`);
     await manager.waitForTimeout(2500);
     await shot(manager, `desk-${place.replace(/\?.*/, '')}`);
