@@ -1,6 +1,7 @@
 import type {
   BoardAnswer,
   BoardStop,
+  BoardWays,
   CalendarAnswer,
   JobCard,
   PlannersAnswer,
@@ -85,20 +86,35 @@ test('the board has the visits of its days in their order, and what happened at 
   ]);
 });
 
-test('ways are those from each stop to the next, and none within a place', async () => {
+test('ways are told from each place of the day to each other', async () => {
   const { technician } = team.org.people;
   const [one, two] = [await site(1), await site(2)];
   await job(one, DAY, 480, technician);
   await job(one, DAY, 560, technician);
-  await job(two, DAY, 700, technician);
-  await job(one, DAY, 800, null);
+  await job(two, DAY, 700, null);
   const { status, body } = await manager.call('GET', `/api/board/ways?day=${DAY}`);
   expect(status).toBe(200);
-  const { ways } = body as { ways: { from: string; to: string; minutes: number }[] };
-  expect(ways).toEqual([{ from: one, to: two, minutes: expect.any(Number) as number }]);
+  const { sites, minutes } = body as BoardWays;
+  expect(sites).toEqual([one, two]);
+  expect(minutes).toHaveLength(4);
+  expect([minutes[0], minutes[3]]).toEqual([0, 0]);
   // About 4.4 km as the crow flies; nobody drew a map here, so it is estimated.
-  expect(ways[0]?.minutes).toBeGreaterThan(10);
-  expect(ways[0]?.minutes).toBeLessThan(20);
+  expect(minutes[1]).toBeGreaterThan(10);
+  expect(minutes[1]).toBeLessThan(20);
+  expect((await manager.call('GET', '/api/board/ways?day=2031-01-01')).body).toEqual({
+    ...{ sites: [], minutes: [] },
+  });
+});
+
+test('among many places only the ways that are planned are told', async () => {
+  const { technician } = team.org.people;
+  const sites = await Promise.all(Array.from({ length: 82 }, (_, at) => site(at)));
+  for (const [at, place] of sites.entries()) await job(place, DAY, 300 + at * 10, technician);
+  const { body } = await manager.call('GET', `/api/board/ways?day=${DAY}`);
+  const { sites: told, minutes } = body as BoardWays;
+  expect(told).toHaveLength(82);
+  expect(minutes.filter((each) => each !== null)).toHaveLength(81);
+  expect(minutes[1]).toBeGreaterThan(10);
 });
 
 test('a visit goes to another day and back by the same door; a stale step is refused and changes nothing', async () => {

@@ -51,10 +51,15 @@ export const BoardPeople = z.object({
   ),
 });
 
-/** Minutes from each place to the next as the day is planned, along the ways of the map. */
+/**
+ * Minutes from place to place along the ways of the map, row by row; null where that was not looked
+ * for: of many places only the ways that are planned.
+ */
 export const BoardWays = z.object({
-  ways: z.array(z.object({ from: Id, to: Id, minutes: z.number() })),
+  sites: z.array(Id),
+  minutes: z.array(z.number().nullable()),
 });
+export type BoardWays = z.infer<typeof BoardWays>;
 
 export const CalendarQuery = z.object({
   from: Day,

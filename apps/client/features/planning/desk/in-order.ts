@@ -115,7 +115,9 @@ export function sayDayChange(
   });
   const stops = order.trails.find((trail) => trail.person === person)?.stops ?? [];
   const moved = reordered.slice(0, 2).map((visit) => {
-    const next = stops[stops.findIndex((stop) => stop.visit === visit) + 1];
+    const at = stops.findIndex((stop) => stop.visit === visit);
+    // Two visits may be at one place: what comes after both is what tells where it stands.
+    const next = stops.slice(at + 1).find((stop) => place(stop.visit) !== place(visit));
     return next ? `${place(visit)} before ${place(next.visit)}` : `${place(visit)} last`;
   });
   const more = reordered.length - moved.length;

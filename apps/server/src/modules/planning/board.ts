@@ -20,7 +20,7 @@ export async function boardOf(
   db: EntityManager,
   from: string,
   days: number,
-): Promise<z.infer<typeof BoardAnswer> & { readonly stops: Line[] }> {
+): Promise<Omit<z.infer<typeof BoardAnswer>, 'stops'> & { readonly stops: Line[] }> {
   const stops = await db.query<Line[]>(
     `SELECT json_build_object('id', j.id, 'title', j.title, 'state', j.state,
               'windowFrom', j.window_from, 'windowTo', j.window_to,
@@ -66,28 +66,35 @@ export async function boardPeople(db: EntityManager): Promise<z.infer<typeof Boa
   };
 }
 
-export interface WayAsked {
-  readonly from: { readonly id: string; readonly at: Place };
-  readonly to: { readonly id: string; readonly at: Place };
+/** Among so many places all ways are looked for; among more, those that are planned. */
+const MOST_PLACES = 80;
+
+export interface WaysAsked {
+  readonly sites: readonly string[];
+  readonly places: readonly Place[];
+  /** Which to which, by their numbers; null for all. */
+  readonly pairs: readonly (readonly [number, number])[] | null;
 }
 
-/** From where to where people go on a day as it is planned, each once. */
-export async function waysOfDay(db: EntityManager, day: string): Promise<WayAsked[]> {
+/** From where to where people go on a day, or may be sent. */
+export async function waysOfDay(db: EntityManager, day: string): Promise<WaysAsked> {
   const { stops } = await boardOf(db, day, 1);
+  const places = new Map(stops.map(({ site, at }) => [site, at]));
+  const sites = [...places.keys()];
+  const known = { sites, places: [...places.values()] };
+  if (sites.length <= MOST_PLACES) return { ...known, pairs: null };
+  const numbers = new Map(sites.map((site, at) => [site, at]));
   const last = new Map<string, Line>();
-  const asked = new Map<string, WayAsked>();
+  const pairs = new Map<string, readonly [number, number]>();
   for (const stop of stops) {
     const { person } = stop.visit;
     if (person === null) continue;
-    const before = last.get(person);
+    const [from, to] = [numbers.get(last.get(person)?.site ?? ''), numbers.get(stop.site)];
     last.set(person, stop);
-    if (!before || before.site === stop.site) continue;
-    asked.set(`${before.site} ${stop.site}`, {
-      from: { id: before.site, at: before.at },
-      to: { id: stop.site, at: stop.at },
-    });
+    if (from !== undefined && to !== undefined && from !== to)
+      pairs.set(`${from} ${to}`, [from, to]);
   }
-  return [...asked.values()];
+  return { ...known, pairs: [...pairs.values()] };
 }
 
 /** What each of some days comes to. */

@@ -15,7 +15,9 @@ export interface OrderTask {
 /** How long it takes from places to others. */
 export interface WaysTask {
   readonly task: 'ways';
-  readonly asked: readonly { readonly from: Place; readonly to: Place }[];
+  readonly places: readonly Place[];
+  /** Which to which, by their numbers; null for all. */
+  readonly pairs: readonly (readonly [number, number])[] | null;
   readonly ways: readonly WayLine[];
 }
 
@@ -37,9 +39,9 @@ export class OrderLine {
     return (await this.line.run(organisation, { ...task, task: 'order' })) as DayOrder;
   }
 
-  /** Minutes, in the order asked for. Throws TooMuchWork when it takes too long or too much. */
-  async ways(organisation: string, task: Omit<WaysTask, 'task'>): Promise<number[]> {
-    return (await this.line.run(organisation, { ...task, task: 'ways' })) as number[];
+  /** Minutes from each to each, row by row; null where it was not asked for. Throws TooMuchWork when it takes too long or too much. */
+  async ways(organisation: string, task: Omit<WaysTask, 'task'>): Promise<(number | null)[]> {
+    return (await this.line.run(organisation, { ...task, task: 'ways' })) as (number | null)[];
   }
 
   close(): Promise<void> {

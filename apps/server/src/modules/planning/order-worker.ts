@@ -4,7 +4,7 @@ import { betterDay, waysAmong, type DayOrder } from '@ant-trail/core/planning/or
 import type { OrderTask, WaysTask } from './order-line.ts';
 
 /** The worker thread's one door: a better order of a day, looked for as long as it may, or ways. */
-export default function work(task: OrderTask | WaysTask): DayOrder | number[] {
+export default function work(task: OrderTask | WaysTask): DayOrder | (number | null)[] {
   if (task.task === 'ways') return minutesOf(task);
   const { day, ways, from, millis } = task;
   return betterDay(day, waysAmong(new WayNetwork(ways)), {
@@ -13,9 +13,18 @@ export default function work(task: OrderTask | WaysTask): DayOrder | number[] {
   });
 }
 
-function minutesOf({ asked, ways }: WaysTask): number[] {
+function minutesOf({ places, pairs, ways }: WaysTask): (number | null)[] {
   const network = new WayNetwork(ways);
-  return asked.map(
-    ({ from, to }) => network.way(from, to, 'vehicle')?.minutes ?? estimateWay(from, to).minutes,
-  );
+  if (pairs === null) return [...waysAmong(network)(places).minutes].map(onTenth);
+  const minutes = Array<number | null>(places.length ** 2).fill(null);
+  for (const [a, b] of pairs) {
+    const [from, to] = [places[a], places[b]];
+    if (!from || !to) continue;
+    const way = network.way(from, to, 'vehicle') ?? estimateWay(from, to);
+    minutes[a * places.length + b] = onTenth(way.minutes);
+  }
+  return minutes;
 }
+
+/** Nobody walks by the second. */
+const onTenth = (minutes: number): number => Math.round(minutes * 10) / 10;

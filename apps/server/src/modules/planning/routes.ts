@@ -121,22 +121,12 @@ export const planningRoutes = (orders: OrderLine): Route[] => [
     query: DayQuery,
     answer: BoardWays,
     handle: async ({ within, query, session }) => {
-      const { asked, ways } = await within(async (db) => ({
-        asked: await waysOfDay(db, query.day),
+      const known = await within(async (db) => ({
+        ...(await waysOfDay(db, query.day)),
         ways: wayLines(await allLayers(db)),
       }));
-      const minutes =
-        asked.length === 0
-          ? []
-          : await orders.ways(session.organisation, {
-              ways,
-              asked: asked.map(({ from, to }) => ({ from: from.at, to: to.at })),
-            });
-      return {
-        ways: asked.map(({ from, to }, index) => ({
-          ...{ from: from.id, to: to.id, minutes: minutes[index] ?? 0 },
-        })),
-      };
+      const { sites, ...task } = known;
+      return { sites: [...sites], minutes: await orders.ways(session.organisation, task) };
     },
   }),
   route({

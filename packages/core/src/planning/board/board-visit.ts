@@ -15,6 +15,9 @@ export interface BoardVisit {
   readonly settled: boolean;
 }
 
+/** Plans are kept in whole minutes, ways are not: so much is no reason to warn. */
+export const WAY_ROUNDING = 1;
+
 /** How long the way from one visit's place to another's takes, in minutes. */
 export type WayMinutes = (from: BoardVisit, to: BoardVisit) => number;
 

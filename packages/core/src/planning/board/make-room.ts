@@ -1,4 +1,12 @@
-import { byHour, endOf, isAhead, isPast, type BoardVisit, type WayMinutes } from './board-visit.ts';
+import {
+  byHour,
+  endOf,
+  isAhead,
+  isPast,
+  type BoardVisit,
+  type WayMinutes,
+  WAY_ROUNDING,
+} from './board-visit.ts';
 
 const DAY_MINUTES = 24 * 60;
 /** Plans are said in steps of so many minutes. */
@@ -45,5 +53,5 @@ function freeAfter(
   const [busiest] = before.sort((a, b) => endOf(b) - endOf(a));
   if (!busiest) return 0;
   const travel = busiest.site === visit.site ? 0 : Math.ceil(way(busiest, visit));
-  return endOf(busiest) + travel;
+  return endOf(busiest) + Math.max(0, travel - WAY_ROUNDING);
 }

@@ -1,5 +1,13 @@
 import { shortfalls, type Worker } from '../suits.ts';
-import { byHour, endOf, isAhead, isPast, type BoardVisit, type WayMinutes } from './board-visit.ts';
+import {
+  byHour,
+  endOf,
+  isAhead,
+  isPast,
+  type BoardVisit,
+  type WayMinutes,
+  WAY_ROUNDING,
+} from './board-visit.ts';
 
 /** Why a plan can't be walked as it stands. Minutes; words are made where it is shown. */
 export type Misfit =
@@ -64,7 +72,9 @@ function between(before: BoardVisit, visit: BoardVisit, way: WayMinutes): Misfit
     return [{ code: 'overlap', visit: visit.id, with: before.id, minutes }];
   }
   const takes = before.site === visit.site ? 0 : Math.ceil(way(before, visit));
-  return takes > has ? [{ code: 'too far', visit: visit.id, from: before.id, takes, has }] : [];
+  return takes > has + WAY_ROUNDING
+    ? [{ code: 'too far', visit: visit.id, from: before.id, takes, has }]
+    : [];
 }
 
 function alone(visit: BoardVisit, person: Hours, day: string): Misfit[] {

@@ -15,7 +15,6 @@ import type { z } from 'zod';
 import type { NamedPerson } from '@/features/accounts/desk/use-people.ts';
 
 export type PersonHours = z.infer<typeof BoardPeople>['people'][number];
-type KnownWay = z.infer<typeof BoardWays>['ways'][number];
 
 /** One person's day on the board. */
 export interface Lane {
@@ -56,15 +55,32 @@ export function withPlacings(
   });
 }
 
-/** Ways as the office found them along the map; estimated until it has, and where something is moved. */
-export function waysBetween(stops: readonly BoardStop[], known: readonly KnownWay[]): WayMinutes {
-  const minutes = new Map(known.map(({ from, to, minutes: each }) => [`${from} ${to}`, each]));
+export interface BoardWaysKnown {
+  /** As the office found it along the map, estimated where it has not looked. */
+  readonly about: WayMinutes;
+  /** Only what the office found: nobody is warned of a guess. */
+  readonly sure: WayMinutes;
+}
+
+/** How long people take from one stop to another. */
+export function waysBetween(
+  stops: readonly BoardStop[],
+  known: BoardWays | undefined,
+): BoardWaysKnown {
+  const numbers = new Map(known?.sites.map((site, at) => [site, at]));
   const places = new Map(stops.flatMap(({ site, at }) => (at ? [[site, at] as const] : [])));
-  return ({ site: from }, { site: to }) => {
-    const found = minutes.get(`${from} ${to}`);
-    if (found !== undefined) return found;
-    const [a, b] = [places.get(from), places.get(to)];
-    return a && b ? estimateWay(a, b).minutes : 0;
+  const found = (from: string, to: string): number | null => {
+    const [a, b] = [numbers.get(from), numbers.get(to)];
+    return a === undefined || b === undefined
+      ? null
+      : (known?.minutes[a * numbers.size + b] ?? null);
+  };
+  return {
+    sure: ({ site: from }, { site: to }) => found(from, to) ?? 0,
+    about: ({ site: from }, { site: to }) => {
+      const [a, b] = [places.get(from), places.get(to)];
+      return found(from, to) ?? (a && b ? estimateWay(a, b).minutes : 0);
+    },
   };
 }
 
@@ -89,7 +105,7 @@ export interface LanesAsked {
   readonly people: readonly NamedPerson[];
   readonly hours: readonly PersonHours[];
   readonly stops: readonly BoardStop[];
-  readonly way: WayMinutes;
+  readonly way: BoardWaysKnown;
 }
 
 /** Everybody's day, with what it comes to and what of it can't be walked. */
@@ -106,8 +122,8 @@ export function lanesOf({ day, people, hours, stops, way }: LanesAsked): Lane[] 
     const absence = their.absences.find(({ from, to }) => from <= day && day <= to);
     return {
       ...{ person, stops: mine, away: absence ? absence.why || 'away' : null },
-      load: loadOf(visits, their, day, way),
-      misfits: misfits(visits, their, day, way),
+      load: loadOf(visits, their, day, way.about),
+      misfits: misfits(visits, their, day, way.sure),
     };
   });
 }

@@ -1,11 +1,11 @@
 import type { BoardStop } from '@ant-trail/contract/planning';
 import { sayMinute } from '@ant-trail/core/calendar';
-import { makeRoom, type WayMinutes } from '@ant-trail/core/planning/board';
+import { makeRoom } from '@ant-trail/core/planning/board';
 import { Column, Row } from '@/design/box.tsx';
 import { Button } from '@/design/button.tsx';
 import { PressableRow } from '@/design/pressable-row.tsx';
 import { Body, Heading } from '@/design/text.tsx';
-import { boardVisit, placingOf, type Lane } from './board-stops.ts';
+import { boardVisit, placingOf, type BoardWaysKnown, type Lane } from './board-stops.ts';
 import { sayMisfit } from './board-words.ts';
 import { lookAtStop } from './in-hand.ts';
 import { takeStep } from './plan-steps.ts';
@@ -15,7 +15,7 @@ const MOST_TOLD = 12;
 
 export interface MisfitListProps {
   readonly lanes: readonly Lane[];
-  readonly way: WayMinutes;
+  readonly way: BoardWaysKnown;
   readonly mayPlan: boolean;
 }
 
@@ -72,9 +72,9 @@ export function MisfitList({ lanes, way, mayPlan }: MisfitListProps) {
 }
 
 /** Puts later what comes too soon after something else, where that helps. */
-function Room({ lane, way }: { readonly lane: Lane; readonly way: WayMinutes }) {
+function Room({ lane, way }: { readonly lane: Lane; readonly way: BoardWaysKnown }) {
   const tight = lane.misfits.some(({ code }) => code === 'overlap' || code === 'too far');
-  const later = tight ? makeRoom(lane.stops.map(boardVisit), way) : null;
+  const later = tight ? makeRoom(lane.stops.map(boardVisit), way.about) : null;
   if (!later || later.size === 0) return null;
   const moved = (stop: BoardStop) => {
     const start = later.get(stop.visit.id);

@@ -17,7 +17,7 @@ export function useBoard(from: string, days: number) {
   const ways = useOffice(BoardWays, days === 1 ? `/api/board/ways?day=${from}` : null, [
     ...STOPS,
     'map',
-  ]).answer?.ways;
+  ]).answer;
   const people = usePeople();
   const pending = usePlanSteps((state) => state.pending);
   const inHand = useHand((state) => state.inHand);
@@ -33,7 +33,7 @@ export function useBoard(from: string, days: number) {
   return {
     ...{ problem, stops: shown, loaded: answer !== undefined, hours: hours ?? [], people },
     walkers: useMemo(() => people.list.filter(({ roles }) => may(roles, 'walk')), [people.list]),
-    way: useMemo(() => waysBetween(shown, ways ?? []), [shown, ways]),
+    way: useMemo(() => waysBetween(shown, ways), [shown, ways]),
   };
 }
 export type Board = ReturnType<typeof useBoard>;
