@@ -53,6 +53,13 @@ test('axe finds nothing on the desk', async ({ browser }) => {
   await signIn(page, office.url, 'edda');
   await expect(page.getByRole('button', { name: /Gannet Head, upper/ }).first()).toBeVisible();
   await check('day');
+  for (const view of ['Week', 'Month', 'Day']) {
+    await page.getByRole('radio', { name: view }).click();
+    if (view === 'Day') continue;
+    await expect(page.getByRole('table', { name: `The ${view.toLowerCase()}` })).toBeVisible();
+    await expect(page.getByRole('cell').nth(20)).toBeVisible();
+    await check(view);
+  }
   await page.getByRole('button', { name: 'New job' }).click();
   await expect(page.getByRole('dialog')).toBeVisible();
   await check('new job');
@@ -73,6 +80,7 @@ test('axe finds nothing on the desk', async ({ browser }) => {
     ['Templates', /^Alarm panel/],
     ['Catalogues', /^Spare parts/],
     ['People', 'row'],
+    ['Hours', 'row'],
     ['Documents', /^Disc brakes/],
     ['Sent', null],
   ] as const) {
@@ -82,6 +90,10 @@ test('axe finds nothing on the desk', async ({ browser }) => {
     else await expect(page.getByRole('heading', { level: 1, name: place })).toBeVisible();
     await check(place === 'Map' ? 'map' : place);
   }
+  await page.goto(`${office.url}/messages`);
+  await page.getByRole('button', { name: /^Rook Solvane/ }).click();
+  await expect(page.getByRole('region', { name: 'With Rook Solvane' })).toBeVisible();
+  await check('messages');
   await goTo(page, 'Places');
   await page.getByLabel('Name, client, address or hazard').fill('kittiwake');
   await page.getByRole('button', { name: /^Kittiwake hut/ }).click();
@@ -194,6 +206,8 @@ test('axe finds nothing in the field', async ({ browser }) => {
   for (const [at, heading] of [
     ['/kept', 'Sending'],
     ['/self', 'Tove Aske'],
+    ['/my-hours', 'Your hours'],
+    ['/my-messages', 'Messages'],
     ['/around', 'Map'],
     ['/documents-here', 'Documents'],
     ['/ready', 'Is my phone ready?'],

@@ -30,6 +30,7 @@ export type OfficeKind =
   | 'feedback'
   | 'round'
   | 'planner'
+  | 'message'
   | 'hours'
   | 'person'
   | 'action'

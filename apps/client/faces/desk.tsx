@@ -15,6 +15,7 @@ import { TellFromDesk } from '@/features/feedback/desk/tell-from-desk.tsx';
 import { beginTelling } from '@/features/feedback/telling.ts';
 import { BoardMap } from '@/features/maps/desk/board-map.tsx';
 import { MapScreen } from '@/features/maps/desk/map-screen.tsx';
+import { MessagesScreen } from '@/features/messages/desk/messages-screen.tsx';
 import { DayScreen } from '@/features/planning/desk/day-screen.tsx';
 import { MakeMany } from '@/features/planning/desk/make-many.tsx';
 import { JobsScreen } from '@/features/planning/desk/jobs-screen.tsx';
@@ -61,6 +62,7 @@ const SCREENS = {
   people: People,
   sent: SentScreen,
   hours: HoursScreen,
+  messages: MessagesScreen,
 };
 
 /** What is told about the application, and what others told. */

@@ -60,6 +60,10 @@ const OwnHoursScreen = lazy(async () => {
     await import('@/features/timesheet/field/own-hours-screen.tsx');
   return { default: Loaded };
 });
+const MessagesScreen = lazy(async () => {
+  const { MessagesScreen: Loaded } = await import('@/features/messages/field/messages-screen.tsx');
+  return { default: Loaded };
+});
 const Trail = () => (
   <TrailScreen
     above={
@@ -88,6 +92,7 @@ const SCREENS = {
   way: WayScreen,
   ready: ReadyScreen,
   'my-hours': OwnHoursScreen,
+  'my-messages': MessagesScreen,
   document: DocumentScreen,
   'documents-here': DocumentsScreen,
 };

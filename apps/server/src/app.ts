@@ -43,6 +43,7 @@ import { listRoutes } from './modules/lists/routes.ts';
 import { reviewRoutes } from './modules/review/routes.ts';
 import { clientRoutes } from './modules/sites/client-routes.ts';
 import { siteRoutes } from './modules/sites/routes.ts';
+import { messageRoutes } from './modules/messages/routes.ts';
 import { roundRoutes } from './modules/rounds/routes.ts';
 import { timesheetRoutes } from './modules/timesheet/routes.ts';
 import { storyRoutes } from './modules/story/routes.ts';
@@ -110,6 +111,7 @@ export function allRoutes(
     ...planningRoutes(parts.orders),
     ...roundRoutes(parts.queue),
     ...timesheetRoutes,
+    ...messageRoutes,
     ...arrivalRoutes(parts.officeKey),
     ...listRoutes,
     ...reviewRoutes,

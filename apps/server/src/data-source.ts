@@ -28,6 +28,7 @@ import { FollowUps1764561600000 } from './database/migrations/33-follow-ups.ts';
 import { CalendarLinks1764565200000 } from './database/migrations/34-calendar-links.ts';
 import { Planners1764651600000 } from './database/migrations/35-planners.ts';
 import { Timesheet1764655200000 } from './database/migrations/36-timesheet.ts';
+import { Messages1764658800000 } from './database/migrations/37-messages.ts';
 import { Register1764057600000 } from './database/migrations/3-register.ts';
 import { FeedByTransaction1764090000000 } from './database/migrations/4-feed-by-transaction.ts';
 import { SignIn1764093600000 } from './database/migrations/5-sign-in.ts';
@@ -58,7 +59,7 @@ import {
   VisitEventRow,
   VisitRow,
 } from './modules/planning/entities.ts';
-import { OnTheWayRow } from './modules/messages/entities.ts';
+import { MessageRow, OnTheWayRow } from './modules/messages/entities.ts';
 import { HolidayRow, RoundRow, RoundWalkRow } from './modules/rounds/entities.ts';
 import { ClockEntryRow, HoursApprovalRow, SiteTimeRow } from './modules/timesheet/entities.ts';
 import { AssetEventRow, AssetKindRow, AssetRow } from './modules/register/entities.ts';
@@ -103,6 +104,7 @@ const ENTITIES = [
   RoundWalkRow,
   HolidayRow,
   OnTheWayRow,
+  MessageRow,
   ClockEntryRow,
   SiteTimeRow,
   HoursApprovalRow,
@@ -170,6 +172,7 @@ export function ownerData(url: string): DataSource {
       CalendarLinks1764565200000,
       Planners1764651600000,
       Timesheet1764655200000,
+      Messages1764658800000,
     ],
     migrationsTableName: 'migration',
     logging: false,

@@ -135,6 +135,7 @@ beforeAll(async () => {
   await owner.call('POST', '/api/me/calendar');
   await owner.call('POST', '/api/planners', { day: '2031-01-01' });
   await owner.call('POST', '/api/hours/entries', clockOf(b, b));
+  await owner.call('POST', '/api/messages', messageOf(b, b));
   await inOrganisation(office.data, b.id, async (db) => {
     await db.query(`INSERT INTO site_time (org_id, id, visit_id, body) VALUES ($1, $2, $3, '{}')`, [
       ...[b.id, idFrom(79), b.visit],
@@ -346,6 +347,12 @@ const DOCUMENT = { name: 'Own', note: '', links: [] };
 let branch = '';
 const AT = 'day=2031-04-08&start=540&minutes=60';
 
+/** Somebody of one organisation writes to somebody of another. */
+const messageOf = (who: Organisation, whose: Organisation): object => ({
+  ...{ id: idFrom(76), person: whose.people.technician, visit: null, text: 'Secret of B' },
+  ...{ by: who.people.manager, at: '2020-01-06T07:00:00Z' },
+});
+
 /** Somebody of one organisation says when the day of somebody of another began. */
 const clockOf = (who: Organisation, whose: Organisation): object => ({
   ...{ id: idFrom(77), person: whose.people.technician, day: '2020-01-06', step: 'began' },
@@ -553,6 +560,12 @@ const TRIES: Record<string, () => Try[]> = {
   ],
   'get /api/calendar': () => [
     { at: `/api/calendar?from=${new Date().toISOString().slice(0, 10)}&days=42`, gives: 200 },
+  ],
+  'get /api/messages': () => [{ at: '/api/messages', gives: 200 }],
+  'get /api/messages/:person': () => [{ at: `/api/messages/${b.people.technician}`, gives: 200 }],
+  'post /api/messages': () => [{ at: '/api/messages', body: messageOf(a, b) }],
+  'post /api/messages/seen': () => [
+    { at: '/api/messages/seen', body: { person: b.people.technician }, gives: 200 },
   ],
   'get /api/me/clock': () => [{ at: '/api/me/clock?from=2020-01-01', gives: 200 }],
   'get /api/hours': () => [{ at: '/api/hours?monday=2020-01-06', gives: 200 }],

@@ -18,8 +18,8 @@ interface Sample {
 
 let office: Office;
 let team: Team;
-/** A thing and a loose label of the team. */
-let things: { readonly asset: string; readonly tag: string };
+/** A thing and a loose label of the team, and something the office wrote. */
+let things: { readonly asset: string; readonly tag: string; readonly message: string };
 let count = 0;
 beforeAll(async () => {
   office = await openOffice();
@@ -52,7 +52,12 @@ async function aThingAndALabel({ org, manager }: Team): Promise<typeof things> {
   const [tag] = await inOrganisation(office.data, org.id, (db) =>
     db.query<{ id: string }[]>('SELECT id FROM tag'),
   );
-  return { asset: (body as { id: string }).id, tag: tag?.id ?? '' };
+  const message = timeOrderedId(Date.now(), new Uint8Array(16).fill(99));
+  await manager.call('POST', '/api/messages', {
+    ...{ id: message, person: org.people.technician, visit: null, text: 'Call me' },
+    ...{ by: org.people.manager, at: '2025-04-05T08:00:00Z' },
+  });
+  return { asset: (body as { id: string }).id, tag: tag?.id ?? '', message };
 }
 
 /** The sample as a phone of this organisation would have sent it: the same words about its own things. */
@@ -72,7 +77,7 @@ function asOwn({ kind, body }: Sample): Sample {
     ...things,
     // Whom a word goes to, or until when, not to whom work is handed over.
     ...(kind === 'on the way' || kind === 'site time' ? { to: body['to'] } : {}),
-    ...(kind === 'clock' ? { person: org.people.technician } : {}),
+    ...(kind === 'clock' || kind === 'message' ? { person: org.people.technician } : {}),
     // Of what was opened, not of a template.
     ...(kind === 'arrival opened' ? { version: 1 } : {}),
   };

@@ -61,6 +61,13 @@ const INSTRUCTIONS: Record<string, string> = {
   path: 'Walk the whole way and back; test one anchor.',
 };
 
+const MESSAGES = [
+  [190, 'marn', 'edda', 'The ferry is late: the lamp oil for Petrel hut comes at noon.', true],
+  [181, 'marn', 'marn', 'All right, Petrel hut after Kittiwake then.', true],
+  [64, 'rook', 'edda', 'Turbine 2 can be stopped from ten on, if you need it.', true],
+  [12, 'rook', 'rook', 'Not needed. The guard rattles, I have opened an action.', false],
+] as const;
+
 /** Notes at places: where, whose, how many days ago, and what they say. */
 const NOTES = [
   [
@@ -138,6 +145,7 @@ export class Scenario {
     this.turnedBack();
     this.notes();
     this.hours();
+    this.messages();
     return [...this.tables].map(([table, rows]) => ({ table, rows }));
   }
 
@@ -665,6 +673,21 @@ export class Scenario {
         for (const each of said)
           if (ago > 0 || each.minute < this.minute) this.clockEntry(person, day, each, chance);
       }
+    }
+  }
+
+  /** What was written between the office and people: minutes ago, whose, by whom, and whether it was read. */
+  private messages(): void {
+    const chance = new Chance(SEED + 6);
+    for (const [ago, whose, by, text, read] of MESSAGES) {
+      const at = new Date(this.setting.now.getTime() - ago * 60_000);
+      const id = timeOrderedId(at.getTime(), chance.bytes(16));
+      const { person } = this.author(whose);
+      const body = { id, person, visit: null, text, by: this.author(by).person };
+      this.put('message', {
+        ...{ id, person_id: person, visit_id: null, body: { ...body, at: at.toISOString() } },
+        seen_at: read ? new Date(at.getTime() + 4 * 60_000) : null,
+      });
     }
   }
 

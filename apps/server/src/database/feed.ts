@@ -15,6 +15,7 @@ export type FeedKind =
   | 'own fields'
   | 'document'
   | 'person'
+  | 'message'
   | 'round';
 
 /**

@@ -34,6 +34,8 @@ export interface RecordSource<Kind extends RecordKind> {
   readonly kind: Kind;
   /** Everybody has all of these, whatever their work. */
   readonly forAll?: (db: EntityManager) => Promise<readonly Kept<Kind>[]>;
+  /** These are somebody’s own, whatever their work. */
+  readonly ofPerson?: (db: EntityManager, person: string) => Promise<readonly Kept<Kind>[]>;
   /** Everybody of a branch has all of these, and there may be many: a page of them, in the order of their ids. */
   readonly ofBranch?: (db: EntityManager, page: BranchPage) => Promise<readonly Kept<Kind>[]>;
   /** Those that go along with jobs, which are given whole. */
@@ -54,6 +56,7 @@ export interface RecordSource<Kind extends RecordKind> {
 export interface PhoneRecords {
   readonly kind: RecordKind;
   forAll(db: EntityManager): Promise<RecordChange[]>;
+  ofPerson(db: EntityManager, person: string): Promise<RecordChange[]>;
   readonly isPaged: boolean;
   ofBranch(db: EntityManager, page: BranchPage): Promise<RecordChange[]>;
   withJobs(db: EntityManager, jobs: readonly JobAtHand[]): Promise<RecordChange[]>;
@@ -71,6 +74,7 @@ export function phoneRecords<Kind extends RecordKind>(source: RecordSource<Kind>
   return {
     kind,
     forAll: async (db) => changes(await source.forAll?.(db)),
+    ofPerson: async (db, person) => changes(await source.ofPerson?.(db, person)),
     isPaged: source.ofBranch !== undefined,
     ofBranch: async (db, page) => changes(await source.ofBranch?.(db, page)),
     withJobs: async (db, jobs) => changes(await source.withJobs?.(db, jobs)),

@@ -34,3 +34,57 @@ export const Told = z.object({
   outcome: z.enum(TOLD_OUTCOMES),
 });
 export type Told = z.infer<typeof Told>;
+
+const MessageText = z
+  .string()
+  .trim()
+  .min(1, 'Write something.')
+  .max(1000, 'Shorter: at most 1,000 letters.');
+
+/** A short message between the office and somebody on a trail. */
+export const MessageSaid = z
+  .object({
+    id: TimedId,
+    /** Whose trail it is about: they write it, or it is written to them. */
+    person: Id,
+    /** The stop it is about; null for none. */
+    visit: Id.nullable(),
+    text: MessageText,
+    by: Id,
+    at: Instant,
+  })
+  .strict();
+export type MessageSaid = z.infer<typeof MessageSaid>;
+
+/** That a message was read on the phone of whoever it was written to. */
+export const MessageSeen = z.object({ id: TimedId, message: Id, by: Id, at: Instant }).strict();
+export type MessageSeen = z.infer<typeof MessageSeen>;
+
+export const Message = z.object({
+  id: Id,
+  person: Id,
+  visit: Id.nullable(),
+  /** The place of the stop it is about. */
+  siteName: z.string().nullable(),
+  text: z.string(),
+  by: Id,
+  at: Instant,
+  /** When the other side first read it; null while nobody has. */
+  seenAt: Instant.nullable(),
+});
+export type Message = z.infer<typeof Message>;
+
+export const MessageThreads = z.object({
+  threads: z.array(
+    z.object({
+      person: Id,
+      name: z.string(),
+      last: Message,
+      /** How many of theirs nobody at the office has read. */
+      unseen: z.int(),
+    }),
+  ),
+});
+export const MessagesAnswer = z.object({ messages: z.array(Message) });
+export const MessagesRead = z.object({ person: Id }).strict();
+export const MessagesSeen = z.object({ seen: z.int() });

@@ -8,7 +8,7 @@ import { OfficeDocument } from '../documents/index.ts';
 import { Feedback } from '../feedback/index.ts';
 import { OwnFields } from '../fields/index.ts';
 import { MapLayer } from '../maps/index.ts';
-import { OnTheWay, Told } from '../messages/index.ts';
+import { Message, MessageSaid, MessageSeen, OnTheWay, Told } from '../messages/index.ts';
 import {
   AddedSheet,
   BegunJob,
@@ -44,6 +44,8 @@ export const OPERATIONS = {
   feedback: Feedback,
   clock: ClockSaid,
   'site time': SiteTimeSaid,
+  message: MessageSaid,
+  'message seen': MessageSeen,
 } as const;
 export type OperationKind = keyof typeof OPERATIONS;
 export type Operation = {
@@ -105,6 +107,7 @@ export const RECORDS = {
   'site note': SiteNote,
   round: KeptRound,
   told: Told,
+  message: Message,
 } as const;
 export type RecordKind = keyof typeof RECORDS;
 export type RecordOf<Kind extends RecordKind> = z.infer<(typeof RECORDS)[Kind]>;

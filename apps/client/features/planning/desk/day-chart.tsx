@@ -180,7 +180,6 @@ function LaneName({ lane }: { readonly lane: Lane }) {
       alignItems="flex-start"
       cursor="pointer"
       aria-pressed={isChosen}
-      aria-label={`${person.name}, ${away ?? sayLoad(stops.length, load)}`}
       onPress={() => lookAtStop(null, isChosen ? null : person.id)}
     >
       <Body small strong textAlign="left" textDecorationLine={isChosen ? 'underline' : 'none'}>

@@ -15,6 +15,7 @@ import { useIsLive } from '@/device/office.ts';
 import { useNow } from '@/device/use-now.ts';
 import { useMe } from '@/features/accounts/session.ts';
 import { RecentOpeningsList } from '@/features/arrival/desk/recent-openings.tsx';
+import { MessagesWaiting } from '@/features/messages/desk/messages-waiting.tsx';
 import { BetterOrder } from './better-order.tsx';
 import { AlsoPlanning } from './board/also-planning.tsx';
 import {
@@ -286,6 +287,7 @@ export function DayScreen({ Map: DayMap }: { readonly Map: ComponentType<BoardMa
               {mayPlan && view === 'day' && board.stops.length > 1 && day >= now.day ? (
                 <Button onPress={() => order.panel.onLook(false)}>Look for a better order</Button>
               ) : null}
+              <MessagesWaiting />
               <Dots />
               <RecentOpeningsList />
               {view === 'day' ? <MisfitList lanes={lanes} way={way} mayPlan={mayPlan} /> : null}

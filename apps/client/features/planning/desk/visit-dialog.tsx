@@ -16,6 +16,7 @@ import { FindPerson } from '@/features/accounts/desk/find-person.tsx';
 import { usePeople, type NamedPerson } from '@/features/accounts/desk/use-people.ts';
 import { useMe } from '@/features/accounts/session.ts';
 import { sayDatedDay, sayWhen } from '@/design/say-day.ts';
+import { WriteAboutStop } from '@/features/messages/desk/write-about-stop.tsx';
 import { noteDone } from './board/plan-steps.ts';
 import { dayToPlan } from './day-to-plan.ts';
 import { Decide } from './decide.tsx';
@@ -105,6 +106,9 @@ export function VisitDialog({ card, people, onClose }: VisitDialogProps) {
             </Body>
           </Row>
         ))}
+        {visit.person ? (
+          <WriteAboutStop visit={visit.id} person={visit.person} name={nameOf(visit.person)} />
+        ) : null}
         {details ? <JobSheets details={details} /> : null}
         {details ? <OwnOfJob job={details.card.job} mayChange={plans} /> : null}
         {replaced ? <Body quiet>Another visit is planned in its place.</Body> : null}

@@ -107,6 +107,13 @@ export function VisitDetails({ stop, aside = false }: VisitDetailsProps) {
           </OutsideLink>
         </Row>
       </Part>
+      <Part title="The office">
+        <Row>
+          <Button dense onPress={() => router.navigate(`/my-messages?visit=${visit.id}`)}>
+            Write to the office about this stop
+          </Button>
+        </Row>
+      </Part>
       <DocumentsPart stop={stop} />
       <ArrivalPart site={site.id} visit={visit} />
       <Part title="For whoever comes next">

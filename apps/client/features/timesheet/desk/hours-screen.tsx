@@ -276,7 +276,7 @@ function WeekOfPerson({ hours, monday, today, onRefused }: WeekOfPersonProps) {
         <Button
           dense
           plain
-          label={`Take the approval back: ${name}`}
+          label={`Take it back: the approval for ${name}`}
           onPress={() => tell('/api/hours/approvals/removal', {})}
         >
           Take it back

@@ -43,9 +43,14 @@ export function DayClock() {
         <Body small role="status" flexShrink={1}>
           {sayStanding(open, organisation.timeZone)}
         </Body>
-        <Button dense plain label="Your hours" onPress={() => router.navigate('/my-hours')}>
-          Hours
-        </Button>
+        <Row>
+          <Button dense plain onPress={() => router.navigate('/my-messages')}>
+            Messages
+          </Button>
+          <Button dense plain label="Your hours" onPress={() => router.navigate('/my-hours')}>
+            Hours
+          </Button>
+        </Row>
       </Row>
       {open.forgotten ? (
         <Body small eyes strong>

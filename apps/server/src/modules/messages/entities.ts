@@ -1,4 +1,4 @@
-import type { OnTheWay, Told } from '@ant-trail/contract/messages';
+import type { MessageSaid, OnTheWay, Told } from '@ant-trail/contract/messages';
 import { Column, Entity, PrimaryColumn } from 'typeorm';
 
 @Entity('on_the_way')
@@ -8,4 +8,14 @@ export class OnTheWayRow {
   @Column('uuid', { name: 'visit_id' }) visit!: string;
   @Column('jsonb') body!: OnTheWay;
   @Column('text') outcome!: Told['outcome'];
+}
+
+@Entity('message')
+export class MessageRow {
+  @PrimaryColumn('uuid', { name: 'org_id' }) org!: string;
+  @PrimaryColumn('uuid') id!: string;
+  @Column('uuid', { name: 'person_id' }) person!: string;
+  @Column('uuid', { name: 'visit_id', nullable: true }) visit!: string | null;
+  @Column('jsonb') body!: MessageSaid;
+  @Column({ type: 'timestamptz', name: 'seen_at', nullable: true }) seenAt!: Date | null;
 }

@@ -6,6 +6,7 @@ import { openingTaker } from '../arrival/take-openings.ts';
 import { begunJobTaker } from '../planning/take-begun-jobs.ts';
 import { handoverTaker } from '../planning/take-handovers.ts';
 import { leftOutTaker } from '../planning/take-left-out.ts';
+import { messageSeenTaker, messageTaker } from '../messages/take-messages.ts';
 import { onTheWayTaker } from '../messages/take-on-the-way.ts';
 import { visitEventTaker } from '../planning/take-visit-events.ts';
 import { feedbackTaker } from '../feedback/feedback.ts';
@@ -32,4 +33,6 @@ export const TAKERS: readonly OperationTaker[] = [
   taker(feedbackTaker),
   taker(clockTaker),
   taker(siteTimeTaker),
+  taker(messageTaker),
+  taker(messageSeenTaker),
 ];

@@ -83,6 +83,7 @@ async function fillPage(
   const after = wanted.length > page.length ? page.at(-1) : undefined;
   const changes = [
     ...(before === null ? await collect((source) => source.forAll(db)) : []),
+    ...(before === null ? await collect((source) => source.ofPerson(db, window.person)) : []),
     ...(await bundleJobs(db, page)),
   ];
   if (after)

@@ -8,6 +8,7 @@ import { ownFieldRecords } from '../fields/phone-records.ts';
 import { mapRecords } from '../maps/phone-records.ts';
 import { jobRecords, visitRecords } from '../planning/phone-records.ts';
 import { assetKindRecords, assetRecords } from '../register/phone-records.ts';
+import { messageRecords } from '../messages/messages.ts';
 import { toldRecords } from '../messages/told.ts';
 import { roundRecords } from '../rounds/phone-records.ts';
 import { siteNoteRecords, siteRecords } from '../sites/phone-records.ts';
@@ -35,4 +36,5 @@ export const RECORD_SOURCES: readonly PhoneRecords[] = [
   arrivalRecords,
   roundRecords,
   toldRecords,
+  messageRecords,
 ];

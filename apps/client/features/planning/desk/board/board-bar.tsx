@@ -81,12 +81,12 @@ export function Undo() {
       <UndoKey />
       {last ? (
         <Button dense repeats label={`Undo: ${last.words}`} onPress={() => undoStep()}>
-          ↶ Undo
+          Undo
         </Button>
       ) : null}
       {undone ? (
         <Button dense repeats label={`Do again: ${undone.words}`} onPress={() => redoStep()}>
-          ↷ Again
+          Do again
         </Button>
       ) : null}
       <Body small role="status" quiet={problem === null} eyes={problem !== null} flexShrink={1}>

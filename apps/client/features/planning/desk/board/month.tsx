@@ -74,6 +74,8 @@ export function Month({ from, month, today, hours, onDay }: MonthProps) {
   );
 }
 
+const monthOf = (day: string): string => sayShortDay(day).split(' ').at(-1) ?? '';
+
 interface DayOfMonthProps {
   readonly day: string;
   readonly known: CalendarDay | undefined;
@@ -112,11 +114,13 @@ function DayOfMonth({ day, known, hours, outside, isToday, onPress }: DayOfMonth
         alignItems="flex-start"
         cursor="pointer"
         hoverStyle={{ backgroundColor: '$touch' }}
-        aria-label={[
-          `${sayDay(day)}${isToday ? ', today' : ''}`,
+        aria-label={`${[
+          Number(day.slice(8)),
+          ...(isToday ? ['today'] : []),
+          ...(outside ? [monthOf(day)] : []),
           ...words,
           ...(alone > 0 ? [`${alone} without a person`] : []),
-        ].join(', ')}
+        ].join(' ')}, ${sayDay(day)}`}
         onPress={onPress}
       >
         <Row gap="$1" alignItems="baseline" flexWrap="wrap">
@@ -125,7 +129,7 @@ function DayOfMonth({ day, known, hours, outside, isToday, onPress }: DayOfMonth
           </Figure>
           {outside ? (
             <Body tiny quiet>
-              {sayShortDay(day).split(' ').at(-1)}
+              {monthOf(day)}
             </Body>
           ) : null}
           {isToday ? <Body tiny>today</Body> : null}

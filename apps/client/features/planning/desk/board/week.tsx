@@ -87,12 +87,10 @@ export function Week(props: WeekProps) {
             <Button
               dense
               plain
-              label={`${sayShortDay(day)}${day === today ? ', today' : ''}: look at this day`}
+              label={`${sayDayHead(day, today)}: look at this day`}
               onPress={() => props.onDay(day)}
             >
-              {day === today
-                ? `Today ${sayShortDay(day).split(' ').slice(1).join(' ')}`
-                : sayShortDay(day)}
+              {sayDayHead(day, today)}
             </Button>
           </View>
         ))}
@@ -132,6 +130,10 @@ export function Week(props: WeekProps) {
     </Column>
   );
 }
+
+/** “Mon 23 Nov”, or “Today 27 Nov”. */
+const sayDayHead = (day: string, today: string): string =>
+  day === today ? `Today ${sayShortDay(day).split(' ').slice(1).join(' ')}` : sayShortDay(day);
 
 interface DayCellProps extends WeekProps {
   readonly day: string;

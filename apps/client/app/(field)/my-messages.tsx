@@ -1,0 +1,3 @@
+import { screenNamed } from '@/design/face.tsx';
+
+export default screenNamed('my-messages');
