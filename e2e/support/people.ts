@@ -181,3 +181,13 @@ export async function find(within: Page | Locator, label: string, name: string):
     await expect(field).toHaveAttribute('aria-expanded', 'false', { timeout: 500 });
   }).toPass({ timeout: 40_000 });
 }
+
+/** Opens a stop of the trail, whether it is the next one or lies further on. */
+export async function openStop(page: Page, place: string): Promise<void> {
+  const stop = page.getByRole('button', { name: new RegExp(`^${place}`) });
+  const next = page.getByRole('heading', { name: place });
+  await expect(stop.or(next).first()).toBeVisible();
+  if (await stop.count()) await stop.first().click();
+  else await page.getByRole('button', { name: 'More' }).click();
+  await expect(page.getByRole('heading', { name: 'Getting in' })).toBeVisible();
+}

@@ -2,7 +2,7 @@ import { expect, test, type Page } from '@playwright/test';
 import { codesOn } from '../../apps/server/test/support/codes-on-paper.ts';
 import { showLabel } from '../support/labels.ts';
 import { TestOffice } from '../support/office.ts';
-import { find, openDesk, openPhone, planJob } from '../support/people.ts';
+import { find, openDesk, openPhone, openStop, planJob } from '../support/people.ts';
 
 let office: TestOffice;
 test.beforeAll(async () => {
@@ -59,15 +59,6 @@ async function placeCode(desk: Page): Promise<string> {
   });
   const [found] = await codesOn(new Uint8Array(await sheet.body()), 150);
   return found?.code ?? '';
-}
-
-async function openStop(page: Page, place: string): Promise<void> {
-  const stop = page.getByRole('button', { name: new RegExp(`^${place}`) });
-  const next = page.getByRole('heading', { name: place });
-  await expect(stop.or(next).first()).toBeVisible();
-  if (await stop.count()) await stop.first().click();
-  else await page.getByRole('button', { name: 'More' }).click();
-  await expect(page.getByRole('heading', { name: 'Getting in' })).toBeVisible();
 }
 
 async function arrive(page: Page): Promise<void> {
