@@ -113,14 +113,13 @@ test('a day is planned on the board: what does not fit is seen and put right, dr
 
   await test.step('what nobody has is dragged to somebody, and put to nobody again', async () => {
     const card = aside.getByRole('button', { name: new RegExp(`Board ${CLINIC}`) });
-    const [from, lane] = [
-      await card.boundingBox(),
-      await desk.getByRole('region', { name: 'Imke Dorrance' }).boundingBox(),
-    ];
-    if (!from || !lane) throw new Error('nothing to drag');
+    const from = await card.boundingBox();
+    if (!from) throw new Error('nothing to drag');
     await desk.mouse.move(from.x + 30, from.y + 20);
     await desk.mouse.down();
-    await desk.mouse.move(from.x, from.y + 30, { steps: 4 });
+    await desk.mouse.move(from.x - 40, from.y - 10, { steps: 6 });
+    const lane = await desk.getByRole('region', { name: 'Imke Dorrance' }).boundingBox();
+    if (!lane) throw new Error('nowhere to drag it');
     await desk.mouse.move(lane.x + 500, lane.y + 40, { steps: 10 });
     await desk.mouse.up();
     await expect.poll(async () => (await placed(CLINIC)).who).toBe('Imke Dorrance');
@@ -188,10 +187,10 @@ test('a day is planned on the board: what does not fit is seen and put right, dr
     await desk.getByRole('radio', { name: 'Month' }).click();
     await expect(desk.getByRole('heading', { level: 1 })).toHaveText('May 2040');
     await expect(
-      desk.getByRole('button', { name: /^9 2 stops 1 without a person, Wednesday 9 May$/ }),
+      desk.getByRole('button', { name: /Wednesday 9 May.*2 stops.*1 without a person/ }),
     ).toBeVisible();
     await accessible(desk);
-    await desk.getByRole('button', { name: /Thursday 10 May$/ }).click();
+    await desk.getByRole('button', { name: /Thursday 10 May/ }).click();
     await expect(stop(desk, HARBOUR)).toBeVisible();
   });
 

@@ -60,6 +60,8 @@ export function DragBoard({ children, say, onPutDown }: DragBoardProps) {
     <DndContext
       sensors={sensors}
       collisionDetection={pointerWithin}
+      // The day scrolls up and down where one comes to its edge, and never sideways.
+      autoScroll={{ threshold: { x: 0, y: 0.1 } }}
       onDragStart={({ active }) => {
         const { stop } = active.data.current as unknown as Dragged;
         takeUp(stop, placingOf(stop), 'pointer');

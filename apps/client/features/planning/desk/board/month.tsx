@@ -74,6 +74,12 @@ export function Month({ from, month, today, hours, onDay }: MonthProps) {
   );
 }
 
+/** Said, and not drawn: the month stands above all of them. */
+const UNSEEN = {
+  ...{ position: 'absolute', width: 1, height: 1, overflow: 'hidden' },
+  clipPath: 'inset(50%)',
+} as const;
+
 const monthOf = (day: string): string => sayShortDay(day).split(' ').at(-1) ?? '';
 
 interface DayOfMonthProps {
@@ -114,29 +120,23 @@ function DayOfMonth({ day, known, hours, outside, isToday, onPress }: DayOfMonth
         alignItems="flex-start"
         cursor="pointer"
         hoverStyle={{ backgroundColor: '$touch' }}
-        aria-label={`${[
-          Number(day.slice(8)),
-          ...(isToday ? ['today'] : []),
-          ...(outside ? [monthOf(day)] : []),
-          ...words,
-          ...(alone > 0 ? [`${alone} without a person`] : []),
-        ].join(' ')}, ${sayDay(day)}`}
         onPress={onPress}
       >
+        <Body style={UNSEEN}>{`${sayDay(day)}, `}</Body>
         <Row gap="$1" alignItems="baseline" flexWrap="wrap">
           <Figure strong={isToday} quiet={outside}>
-            {Number(day.slice(8))}
+            {`${Number(day.slice(8))} `}
           </Figure>
           {outside ? (
             <Body tiny quiet>
-              {monthOf(day)}
+              {`${monthOf(day)} `}
             </Body>
           ) : null}
-          {isToday ? <Body tiny>today</Body> : null}
+          {isToday ? <Body tiny>{'today '}</Body> : null}
         </Row>
         {words.map((each) => (
           <Body key={each} tiny quiet={outside}>
-            {each}
+            {`${each} `}
           </Body>
         ))}
         {known && counted ? (
