@@ -9,6 +9,7 @@ import { DeskPage } from '@/design/desk-page.tsx';
 import { Mark } from '@/design/mark.tsx';
 import { sayShortDay, sayWhen } from '@/design/say-day.ts';
 import { Body, Figure } from '@/design/text.tsx';
+import { Unseen } from '@/design/unseen.tsx';
 import { ask, fetchFile, wordsFor } from '@/device/api.ts';
 import { useOffice } from '@/device/office.ts';
 import { saveFile } from '@/device/save-file.ts';
@@ -167,18 +168,6 @@ function DayOfWeek({ day, name, isToday, onPress }: DayOfWeekProps) {
     day.isOdd ? 'can’t be' : '',
     day.corrected ? 'put right' : '',
   ].filter(Boolean);
-  const words = [
-    day.began === null
-      ? day.visits === 0
-        ? 'nothing'
-        : 'nothing said'
-      : forgotten
-        ? ''
-        : sayHours(day.worked),
-    span,
-    day.visits > 0 ? `${sayHours(day.onSite)} on site` : '',
-    ...notes,
-  ].filter(Boolean);
   return (
     <View
       render="button"
@@ -188,9 +177,9 @@ function DayOfWeek({ day, name, isToday, onPress }: DayOfWeekProps) {
       alignItems="flex-start"
       cursor="pointer"
       hoverStyle={{ backgroundColor: '$touch' }}
-      aria-label={`${name}, ${sayShortDay(day.day)}: ${words.join(', ')}`}
       onPress={onPress}
     >
+      <Unseen>{`${name}, ${sayShortDay(day.day)}: `}</Unseen>
       {day.began === null && day.visits === 0 ? (
         <Body small quiet>
           –
@@ -198,12 +187,12 @@ function DayOfWeek({ day, name, isToday, onPress }: DayOfWeekProps) {
       ) : (
         <>
           <Figure small strong quiet={day.began === null}>
-            {day.began === null || forgotten ? '–' : sayHours(day.worked)}
+            {`${day.began === null || forgotten ? '–' : sayHours(day.worked)} `}
           </Figure>
-          {span ? <Figure tiny>{span}</Figure> : null}
+          {span ? <Figure tiny>{`${span} `}</Figure> : null}
           {day.visits > 0 ? (
             <Body tiny quiet textAlign="left">
-              {sayHours(day.onSite)} on site
+              {`${sayHours(day.onSite)} on site `}
             </Body>
           ) : null}
           {notes.length > 0 ? (

@@ -7,6 +7,7 @@ import { Column, Row } from '@/design/box.tsx';
 import { useTwoSides } from '@/design/sides.ts';
 import { sayDay, sayShortDay } from '@/design/say-day.ts';
 import { Body, Figure } from '@/design/text.tsx';
+import { Unseen } from '@/design/unseen.tsx';
 import { useOffice } from '@/device/office.ts';
 import type { PersonHours } from './board-stops.ts';
 import { LoadBar } from './load-bar.tsx';
@@ -74,12 +75,6 @@ export function Month({ from, month, today, hours, onDay }: MonthProps) {
   );
 }
 
-/** Said, and not drawn: the month stands above all of them. */
-const UNSEEN = {
-  ...{ position: 'absolute', width: 1, height: 1, overflow: 'hidden' },
-  clipPath: 'inset(50%)',
-} as const;
-
 const monthOf = (day: string): string => sayShortDay(day).split(' ').at(-1) ?? '';
 
 interface DayOfMonthProps {
@@ -122,7 +117,7 @@ function DayOfMonth({ day, known, hours, outside, isToday, onPress }: DayOfMonth
         hoverStyle={{ backgroundColor: '$touch' }}
         onPress={onPress}
       >
-        <Body style={UNSEEN}>{`${sayDay(day)}, `}</Body>
+        <Unseen>{`${sayDay(day)}, `}</Unseen>
         <Row gap="$1" alignItems="baseline" flexWrap="wrap">
           <Figure strong={isToday} quiet={outside}>
             {`${Number(day.slice(8))} `}
