@@ -21,7 +21,12 @@ export function MessagesScreen() {
   const router = useRouter();
   const { visit } = useLocalSearchParams<{ visit?: string }>();
   const known = useLive(async () => {
-    const messages = await store.messages.where('person').equals(person.id).sortBy('id');
+    const visits = await store.visits.filter((each) => each.person === person.id).primaryKeys();
+    const mine = new Set(visits);
+    // What was written about a stop goes along with it, whoever had it before.
+    const messages = (await store.messages.toArray())
+      .filter((each) => each.person === person.id || (each.visit && mine.has(each.visit)))
+      .sort((a, b) => (a.id < b.id ? -1 : 1));
     const people = await store.people.toArray();
     const outbox = await store.outbox.toArray();
     const job = visit ? await store.jobs.get((await store.visits.get(visit))?.job ?? '') : null;
@@ -34,7 +39,9 @@ export function MessagesScreen() {
   }, [store, person.id, visit]);
   const messages = known?.messages;
   useEffect(() => {
-    const unread = (messages ?? []).filter(({ by, seenAt }) => by !== person.id && seenAt === null);
+    const unread = (messages ?? []).filter(
+      (each) => each.person === person.id && each.by !== person.id && each.seenAt === null,
+    );
     if (unread.length === 0) return;
     const at = officeTime().toISOString();
     const tell = async (): Promise<void> => {

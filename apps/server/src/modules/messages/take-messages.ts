@@ -1,6 +1,6 @@
 import { MessageSaid, MessageSeen, type Message } from '@ant-trail/contract/messages';
 import { contentHash } from '@ant-trail/core/log';
-import { IsNull, type EntityManager } from 'typeorm';
+import { In, IsNull, type EntityManager } from 'typeorm';
 import type { Session } from '../../http/session.ts';
 import { notFound, Refusal } from '../../refusals/refusal.ts';
 import { ANOTHERS_NAME, oneByOne, type OperationTaker, type Word } from '../../phones/operation.ts';
@@ -84,7 +84,7 @@ export async function readMessages(
   const rows = (await db.findBy(MessageRow, { person, seenAt: IsNull() })).filter(
     ({ body }) => body.by === person,
   );
-  for (const { id } of rows) await db.update(MessageRow, { id }, { seenAt: new Date() });
+  await db.update(MessageRow, { id: In(rows.map(({ id }) => id)) }, { seenAt: new Date() });
   if (rows.length > 0) await announceMessages(db, organisation, rows);
   return rows.length;
 }

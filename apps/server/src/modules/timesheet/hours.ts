@@ -1,19 +1,24 @@
-import type { ClockSaid, DayHours, DayOfPerson, PersonHours } from '@ant-trail/contract/timesheet';
+import type {
+  ClockSaid,
+  DayHours,
+  DayOfPerson,
+  PersonHours,
+  SiteTimeSaid,
+} from '@ant-trail/contract/timesheet';
 import { may } from '@ant-trail/core/accounts';
 import { addDays } from '@ant-trail/core/calendar';
 import { contentHash } from '@ant-trail/core/log';
-import type { VisitStep } from '@ant-trail/core/planning';
 import {
   clockDay,
   minutesIn,
   timeAtVisit,
   workedMinutes,
   type AtVisit,
+  type TimedStep,
 } from '@ant-trail/core/timesheet';
-import { Between, In, type EntityManager } from 'typeorm';
+import { Between, type EntityManager } from 'typeorm';
 import { PersonRow } from '../accounts/entities.ts';
-import { VisitRow } from '../planning/entities.ts';
-import { ClockEntryRow, HoursApprovalRow, SiteTimeRow } from './entities.ts';
+import { ClockEntryRow, HoursApprovalRow } from './entities.ts';
 
 interface VisitOfDay extends AtVisit {
   readonly visit: string;
@@ -36,15 +41,13 @@ async function knownOf(
 ): Promise<Map<string, DayKnown>> {
   const whose = person === undefined ? {} : { person };
   const rows = await db.findBy(ClockEntryRow, { day: Between(from, to), ...whose });
-  const visits = await db.find(VisitRow, {
-    where: { day: Between(from, to), ...whose },
-    relations: { events: true, job: { site: true } },
-    order: { start: 'ASC', id: 'ASC' },
-  });
-  const corrections = new Map<string, SiteTimeRow[]>();
-  const begun = visits.filter(({ events, person: who }) => who !== null && events.length > 0);
-  for (const row of await db.findBy(SiteTimeRow, { visit: In(begun.map(({ id }) => id)) }))
-    corrections.set(row.visit, [...(corrections.get(row.visit) ?? []), row]);
+  const visits = await visitsBegun(db, from, to, person);
+  const corrections = new Map<string, SiteTimeSaid[]>();
+  for (const { body } of await db.query<{ body: SiteTimeSaid }[]>(
+    `SELECT t.body FROM site_time t JOIN visit v ON v.id = t.visit_id WHERE v.day BETWEEN $1 AND $2`,
+    [from, to],
+  ))
+    corrections.set(body.visit, [...(corrections.get(body.visit) ?? []), body]);
   const known = new Map<string, DayKnown>();
   const on = (who: string, day: string): DayKnown => {
     const key = `${who} ${day}`;
@@ -53,20 +56,45 @@ async function knownOf(
     return there;
   };
   for (const row of rows) on(row.person, row.day).entries.push(row.body);
-  for (const visit of begun) {
-    const own = (corrections.get(visit.id) ?? []).map(({ body }) => body);
-    const events = visit.events.map(({ body }) => ({
-      ...{ id: body.id, kind: body.kind satisfies VisitStep, at: body.at },
-    }));
+  for (const { id, person: who, day, siteName, title, events } of visits) {
+    const own = corrections.get(id) ?? [];
     const last = own.toSorted((a, b) => (a.id > b.id ? -1 : 1))[0];
-    on(visit.person ?? '', visit.day).visits.push({
+    on(who, day).visits.push({
       ...timeAtVisit(events, own),
-      ...{ visit: visit.id, siteName: visit.job.site.name, title: visit.job.title },
-      reason: last?.reason ?? null,
+      ...{ visit: id, siteName, title, reason: last?.reason ?? null },
     });
   }
   return known;
 }
+
+interface VisitBegun {
+  readonly id: string;
+  readonly person: string;
+  readonly day: string;
+  readonly siteName: string;
+  readonly title: string;
+  readonly events: readonly TimedStep[];
+}
+
+/** Visits of some days at which something happened, in the order they are planned. */
+const visitsBegun = (
+  db: EntityManager,
+  from: string,
+  to: string,
+  person?: string,
+): Promise<VisitBegun[]> =>
+  db.query<VisitBegun[]>(
+    `SELECT v.id, v.person_id AS person, v.day::text AS day, s.name AS "siteName", j.title, e.events
+     FROM visit v JOIN job j ON j.id = v.job_id JOIN site s ON s.id = j.site_id
+     JOIN LATERAL (
+       SELECT json_agg(json_build_object('id', x.id, 'kind', x.body ->> 'kind', 'at', x.body ->> 'at')
+                       ORDER BY x.id) AS events
+       FROM visit_event x WHERE x.visit_id = v.id
+     ) e ON e.events IS NOT NULL
+     WHERE v.day BETWEEN $1 AND $2 AND v.person_id IS NOT NULL AND ($3::uuid IS NULL OR v.person_id = $3)
+     ORDER BY v.start, v.id`,
+    [from, to, person ?? null],
+  );
 
 const spansOf = (visits: readonly AtVisit[], of: 'onWay' | 'there') =>
   visits.flatMap((visit) => visit[of] ?? []);
