@@ -19,7 +19,8 @@ export class QueueDatabase {
   }
 
   async executeSql(text: string, values?: unknown[]): Promise<{ rows: unknown[] }> {
-    if (this.ending) throw new Error('The queue is closed.');
+    // A task that outlived the closing can’t be told done: it is found again, and done again, later.
+    if (this.ending) return { rows: [] };
     const answer = this.pool.query<Record<string, unknown>>(text, values);
     const settled: Promise<unknown> = answer.catch(() => undefined);
     void settled.then(() => this.asked.delete(settled));

@@ -1,8 +1,8 @@
 import type { Message, Told } from '@ant-trail/contract/messages';
 import type { EntityTable } from 'dexie';
+import { lazy } from 'react';
 import { bodiesOf, type OnPhone } from '@/device/local-store.ts';
 import { showWaiting } from '@/device/waiting.ts';
-import { NewMessages } from './new-messages.tsx';
 
 declare module '@/device/local-store.ts' {
   interface LocalStore {
@@ -10,6 +10,12 @@ declare module '@/device/local-store.ts' {
     messages: EntityTable<Message, 'id'>;
   }
 }
+
+// Behind the trail: what was written is told a moment after the first screen.
+const NewMessages = lazy(async () => {
+  const { NewMessages: Loaded } = await import('./new-messages.tsx');
+  return { default: Loaded };
+});
 
 /** Who was told that somebody is on the way, and what is written with the office. */
 export const messagesOnPhone = {

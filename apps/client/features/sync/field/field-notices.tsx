@@ -1,3 +1,4 @@
+import { Suspense } from 'react';
 import { Notice } from '@/design/notice.tsx';
 import { sayClockOff, useClock } from '@/device/clock.ts';
 import { useSync } from '../engine.ts';
@@ -11,7 +12,11 @@ export function FieldNotices() {
   return (
     <>
       {store.parts.flatMap(({ notices = [] }, at) =>
-        notices.map((Said, index) => <Said key={`${at} ${index}`} />),
+        notices.map((Said, index) => (
+          <Suspense key={`${at} ${index}`} fallback={null}>
+            <Said />
+          </Suspense>
+        )),
       )}
       {isLow ? (
         <Notice tone="eyes" mark="needs eyes" alert>
