@@ -126,7 +126,7 @@ test('a day is planned on the board: what does not fit is seen and put right, dr
     await expect(card).toHaveCount(0);
     await desk.getByRole('button', { name: /^Undo: Harbour clinic/ }).click();
     await expect(card).toBeVisible();
-    expect((await placed(CLINIC)).who).toBeNull();
+    await expect.poll(async () => (await placed(CLINIC)).who).toBeNull();
   });
 
   await test.step('a stop goes to somebody else by keys, and can be let go', async () => {

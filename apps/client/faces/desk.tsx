@@ -1,6 +1,9 @@
 import { may } from '@ant-trail/core/accounts';
+import * as core from '@dnd-kit/core';
+import * as sortable from '@dnd-kit/sortable';
 import { Redirect, Slot, useRouter } from 'expo-router';
 import { Button } from '@/design/button.tsx';
+import { bringDragging } from '@/design/dragging.ts';
 import { FaceProvider } from '@/design/face.tsx';
 import { TroubleBoundary } from '@/design/trouble-boundary.tsx';
 import { DeskFrame } from '@/features/accounts/desk/desk-frame.tsx';
@@ -32,6 +35,8 @@ import { PlaceScreen } from '@/features/story/desk/place-screen.tsx';
 import { ThingsScreen } from '@/features/story/desk/things-screen.tsx';
 import { TemplatesScreen } from '@/features/templates/desk/templates-screen.tsx';
 import { HoursScreen } from '@/features/timesheet/desk/hours-screen.tsx';
+
+bringDragging({ core, sortable });
 
 type AtPlaces = Parameters<PlacesScreenProps['Together']>[0];
 const JobsThere = ({ sites, onDone }: AtPlaces) => (

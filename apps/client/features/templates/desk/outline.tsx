@@ -1,23 +1,10 @@
-import {
-  closestCenter,
-  DndContext,
-  KeyboardSensor,
-  PointerSensor,
-  useSensor,
-  useSensors,
-  type DragEndEvent,
-} from '@dnd-kit/core';
-import {
-  SortableContext,
-  sortableKeyboardCoordinates,
-  useSortable,
-  verticalListSortingStrategy,
-} from '@dnd-kit/sortable';
+import type { DragEndEvent } from '@dnd-kit/core';
 import { useTheme } from '@tamagui/core';
 import { type Question, type TemplateBody, type TemplateProblem } from '@ant-trail/core/sheet';
 import { homeOf, moveQuestion, nudgeQuestion } from '@ant-trail/core/templates';
 import { Column, Row } from '@/design/box.tsx';
 import { Button } from '@/design/button.tsx';
+import { dragging } from '@/design/dragging.ts';
 import { Input } from '@/design/input.tsx';
 import { Mark } from '@/design/mark.tsx';
 import { PressableRow } from '@/design/pressable-row.tsx';
@@ -41,6 +28,10 @@ const keysIn = (questions: readonly Question[]): string[] =>
 /** Sections and questions in their order: dragged by the handle, or moved with the arrows. */
 export function Outline(props: OutlineProps) {
   const { body, onChange } = props;
+  const { closestCenter, DndContext, KeyboardSensor, PointerSensor, useSensor, useSensors } =
+    dragging().core;
+  const { SortableContext, sortableKeyboardCoordinates, verticalListSortingStrategy } =
+    dragging().sortable;
   const sensors = useSensors(
     useSensor(PointerSensor, { activationConstraint: { distance: 4 } }),
     useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
@@ -107,6 +98,7 @@ export function Outline(props: OutlineProps) {
 function OutlineLine(props: OutlineProps & { readonly question: Question }) {
   const { question, body, chosen, problems, onChange, onChoose } = props;
   const theme = useTheme();
+  const { useSortable } = dragging().sortable;
   const { attributes, listeners, setNodeRef, transform, isDragging } = useSortable({
     id: question.key,
   });
