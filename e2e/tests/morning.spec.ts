@@ -145,7 +145,9 @@ for (const offline of [false, true])
     // Looks on while the phone is at work, and is never loaded anew.
     const watching = await desk.context().newPage();
     await watching.goto(`${office.url}/day`);
-    const begunThere = watching.getByRole('button', { name: /^Harbour lift station/ });
+    const begunThere = watching
+      .getByRole('main')
+      .getByRole('button', { name: /^Harbour lift station/ });
     await expect(begunThere.first()).toBeVisible();
     const before = await begunThere.count();
     const { context, page } = await openPhone(browser, office.url, 'imke');

@@ -213,5 +213,7 @@ test('work that nobody planned begins on the phone, with no network, and is on t
     )
     .toEqual([{ state: 'under way', entries: 1 }]);
   const desk = await openDesk(browser, office.url, 'edda');
-  await expect(desk.getByRole('button', { name: /^Razorbill hut/ })).toHaveCount(2);
+  await expect(desk.getByRole('main').getByRole('button', { name: /^Razorbill hut/ })).toHaveCount(
+    2,
+  );
 });
