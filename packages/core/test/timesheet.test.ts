@@ -1,6 +1,8 @@
 import fc from 'fast-check';
 import {
   clockDay,
+  countsUntil,
+  isForgotten,
   CLOCK_STEPS,
   minutesIn,
   nextSteps,
@@ -38,6 +40,20 @@ test('what goes on counts until now; a day that ends in a break ends the break',
   expect(clockDay(day).state).toBe('on a break');
   expect(workedMinutes(clockDay(day), NOW)).toBe(5 * 60);
   expect(workedMinutes(clockDay([...day, said('ended', '13:00')]), NOW)).toBe(5 * 60);
+});
+
+test('a day nobody ended counts nothing once it must be over, until its end is said', () => {
+  const day = [said('began', '07:00')];
+  const later = '2031-04-08T23:00:00Z';
+  expect([isForgotten(clockDay(day), later), workedMinutes(clockDay(day), later)]).toEqual([
+    ...[false, 16 * 60],
+  ]);
+  const tooLate = '2031-04-08T23:01:00Z';
+  expect([isForgotten(clockDay(day), tooLate), workedMinutes(clockDay(day), tooLate)]).toEqual([
+    ...[true, 0],
+  ]);
+  expect(workedMinutes(clockDay([...day, said('ended', '15:00')]), tooLate)).toBe(8 * 60);
+  expect(countsUntil(at('07:00'), tooLate)).toBe('2031-04-08T23:00:00.000Z');
 });
 
 test('a day in two parts has both', () => {

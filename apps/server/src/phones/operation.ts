@@ -1,4 +1,5 @@
 import type { Receipt } from '@ant-trail/contract/sync';
+import { contentHash } from '@ant-trail/core/log';
 import type { EntityManager } from 'typeorm';
 import type { z } from 'zod';
 import type { Session } from '../http/session.ts';
@@ -49,6 +50,16 @@ export const oneByOne =
       }
     return words;
   };
+
+const OTHER_CONTENT = 'The office already has something else under this number.';
+
+/** The word on what comes under a number that is known: had already, where it is the same. */
+export const hadBefore = (isSame: boolean): Word =>
+  isSame ? 'already had' : { refused: OTHER_CONTENT };
+
+/** The same, of something kept just as it was said. */
+export const hadAsSaid = (known: object, said: object): Word =>
+  hadBefore(contentHash(known) === contentHash(said));
 
 /** Whoever sends speaks for nobody else. */
 export const ANOTHERS_NAME = 'This was recorded under another person’s name.';

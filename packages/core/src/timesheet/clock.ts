@@ -106,9 +106,29 @@ export function minutesIn(spans: readonly Span[], now: string): number {
   return Math.round(ms / MS_PER_MINUTE);
 }
 
-/** What of a day counts as work, in minutes: from its beginning to its end, breaks left out. */
-export function workedMinutes({ spans, breaks }: ClockDay, now: string): number {
+/**
+ * What of a day counts as work, in minutes: from its beginning to its end, breaks left out. A day whose
+ * end was forgotten counts nothing until it is said.
+ */
+export function workedMinutes(day: ClockDay, now: string): number {
+  const { spans, breaks } = day;
+  if (isForgotten(day, now)) return 0;
   return Math.max(0, minutesIn(spans, now) - minutesIn(breaks, now));
+}
+
+/** Nobody is at work for longer in one go (our own choice, no source). */
+const LONGEST_SHIFT_MS = 16 * 60 * MS_PER_MINUTE;
+
+/** Until when something open counts that began then: until now, and never longer than a shift. */
+export const countsUntil = (from: string, now: string): string =>
+  new Date(Math.min(Date.parse(now), Date.parse(from) + LONGEST_SHIFT_MS)).toISOString();
+
+/** Whether nobody said the end of a day, and it must long be over. */
+export function isForgotten({ state, spans }: ClockDay, now: string): boolean {
+  const from = spans.at(-1)?.from;
+  return (
+    state !== 'off' && from !== undefined && Date.parse(now) - Date.parse(from) > LONGEST_SHIFT_MS
+  );
 }
 
 /** What can be said next. */

@@ -5,6 +5,8 @@ export {
   type ClockEntry,
   type ClockState,
   type ClockStep,
+  countsUntil,
+  isForgotten,
   minutesIn,
   nextSteps,
   type Span,

@@ -4,7 +4,13 @@ import type { z } from 'zod';
 import { announce } from '../../database/feed.ts';
 import { inOrderOf, listPage } from '../../database/list-page.ts';
 import type { Session } from '../../http/session.ts';
-import { ANOTHERS_NAME, oneByOne, type OperationTaker, type Word } from '../../phones/operation.ts';
+import {
+  ANOTHERS_NAME,
+  oneByOne,
+  type OperationTaker,
+  type Word,
+  hadBefore,
+} from '../../phones/operation.ts';
 import { Refusal } from '../../refusals/refusal.ts';
 import { FeedbackRow } from './entities.ts';
 
@@ -18,10 +24,7 @@ export const feedbackTaker: OperationTaker<Feedback> = {
 async function takeOne(db: EntityManager, session: Session, told: Feedback): Promise<Word> {
   if (told.by !== session.person) return { refused: ANOTHERS_NAME };
   const known = await db.findOneBy(FeedbackRow, { id: told.id });
-  if (known)
-    return known.by === told.by && known.words === told.words
-      ? 'already had'
-      : { refused: 'The office already has something else under this number.' };
+  if (known) return hadBefore(known.by === told.by && known.words === told.words);
   await db.insert(FeedbackRow, { ...told, org: session.organisation, at: new Date(told.at) });
   await announce(db, session.organisation, [{ kind: 'feedback', ref: told.id }]);
   return 'received';

@@ -7,15 +7,21 @@ import { PersonRow } from '../accounts/entities.ts';
 import { VisitRow } from '../planning/entities.ts';
 import { MessageRow } from './entities.ts';
 
-/** So many of the last messages with somebody are shown, and are on their phone. */
-const MOST_SHOWN = 200;
+/** So many of the last messages with somebody are shown, and are on a phone that begins. */
+export const MOST_SHOWN = 200;
+/** So many people stand in the list. */
+const MOST_THREADS = 500;
 
-/** Messages with the names of the places they are about, the oldest first. */
+/** Messages with the names of the places they are about, the oldest first; of many the last. */
 export async function messagesWhere(
   db: EntityManager,
   where: FindOptionsWhere<MessageRow>,
+  most?: number,
 ): Promise<Message[]> {
-  const rows = await db.find(MessageRow, { where, order: { id: 'DESC' }, take: MOST_SHOWN });
+  const rows = await db.find(MessageRow, {
+    ...{ where, order: { id: 'DESC' } },
+    ...(most === undefined ? {} : { take: most }),
+  });
   const visits = await db.find(VisitRow, {
     where: { id: In(rows.flatMap(({ visit }) => visit ?? [])) },
     relations: { job: { site: true } },
@@ -32,12 +38,11 @@ export async function messageThreads(db: EntityManager): Promise<z.infer<typeof 
   const lines = await db.query<{ person: string; last: string; unseen: number }[]>(
     `SELECT person_id AS person, max(id::text) AS last,
             count(*) FILTER (WHERE seen_at IS NULL AND body ->> 'by' = person_id::text)::int AS unseen
-     FROM message GROUP BY person_id ORDER BY max(id::text) DESC LIMIT 500`,
+     FROM message GROUP BY person_id ORDER BY max(id::text) DESC LIMIT $1`,
+    [MOST_THREADS],
   );
-  const last = await db.findBy(MessageRow, { id: In(lines.map((line) => line.last)) });
-  const shown = new Map(
-    (await messagesWhere(db, { id: In(last.map(({ id }) => id)) })).map((each) => [each.id, each]),
-  );
+  const last = await messagesWhere(db, { id: In(lines.map((line) => line.last)) });
+  const shown = new Map(last.map((each) => [each.id, each]));
   const people = await db.findBy(PersonRow, { id: In(lines.map(({ person }) => person)) });
   const names = new Map(people.map(({ id, name }) => [id, name]));
   return {
@@ -63,7 +68,7 @@ export const announceMessages = (
 /** Messages with a person, and about the stops of their jobs, whoever had them before. */
 export const messageRecords = phoneRecords({
   kind: 'message',
-  ofPerson: async (db, person) => byId(await messagesWhere(db, { person })),
+  ofPerson: async (db, person) => byId(await messagesWhere(db, { person }, MOST_SHOWN)),
   withJobs: async (db, jobs) => {
     const visits = await db.find(VisitRow, {
       select: { id: true },

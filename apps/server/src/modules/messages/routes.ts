@@ -9,7 +9,7 @@ import {
 } from '@ant-trail/contract/messages';
 import { z } from 'zod';
 import { route, type Route } from '../../http/route.ts';
-import { messagesWhere, messageThreads } from './messages.ts';
+import { messagesWhere, messageThreads, MOST_SHOWN } from './messages.ts';
 import { readMessages, writeMessage } from './take-messages.ts';
 
 export const messageRoutes: Route[] = [
@@ -28,7 +28,7 @@ export const messageRoutes: Route[] = [
     summary: 'The last messages with somebody, the oldest first',
     params: z.object({ person: Id }),
     answer: MessagesAnswer,
-    handle: async ({ db, params }) => ({ messages: await messagesWhere(db, params) }),
+    handle: async ({ db, params }) => ({ messages: await messagesWhere(db, params, MOST_SHOWN) }),
   }),
   route({
     method: 'post',

@@ -1,9 +1,14 @@
 import { MessageSaid, MessageSeen, type Message } from '@ant-trail/contract/messages';
-import { contentHash } from '@ant-trail/core/log';
 import { In, IsNull, type EntityManager } from 'typeorm';
 import type { Session } from '../../http/session.ts';
 import { notFound, Refusal } from '../../refusals/refusal.ts';
-import { ANOTHERS_NAME, oneByOne, type OperationTaker, type Word } from '../../phones/operation.ts';
+import {
+  ANOTHERS_NAME,
+  oneByOne,
+  type OperationTaker,
+  type Word,
+  hadAsSaid,
+} from '../../phones/operation.ts';
 import { PersonRow } from '../accounts/entities.ts';
 import { VisitRow } from '../planning/entities.ts';
 import { MessageRow } from './entities.ts';
@@ -43,10 +48,7 @@ async function keepMessage(
   said: MessageSaid,
 ): Promise<Word> {
   const known = await db.findOneBy(MessageRow, { id: said.id });
-  if (known)
-    return contentHash(known.body) === contentHash(said)
-      ? 'already had'
-      : { refused: 'The office already has something else under this number.' };
+  if (known) return hadAsSaid(known.body, said);
   if (said.visit !== null && !(await db.existsBy(VisitRow, { id: said.visit })))
     return { refused: 'This stop is not here.' };
   const row = { id: said.id, org: organisation, person: said.person, visit: said.visit };

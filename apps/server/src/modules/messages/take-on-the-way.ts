@@ -1,5 +1,4 @@
 import { OnTheWay } from '@ant-trail/contract/messages';
-import { contentHash } from '@ant-trail/core/log';
 import { hasSaid, isOver } from '@ant-trail/core/planning';
 import type { EntityManager } from 'typeorm';
 import { announce } from '../../database/feed.ts';
@@ -10,6 +9,7 @@ import {
   type OperationTaker,
   type Taking,
   type Word,
+  hadAsSaid,
 } from '../../phones/operation.ts';
 import { VisitRow } from '../planning/entities.ts';
 import { OnTheWayRow } from './entities.ts';
@@ -43,10 +43,7 @@ async function takeOne(
   });
   if (!visit) return { refused: 'This visit is not here, or not yours any more.' };
   const known = await db.findOneBy(OnTheWayRow, { id: body.id });
-  if (known)
-    return contentHash(known.body) === contentHash(body)
-      ? 'already had'
-      : { refused: 'The office already has something else under this number.' };
+  if (known) return hadAsSaid(known.body, body);
   if ((await db.countBy(OnTheWayRow, { visit: visit.id })) >= MOST_WORDS)
     return { refused: 'They have been told often enough: call them.' };
   const { name, phone, email } = body.to;

@@ -27,7 +27,7 @@ export async function plannerHere(
   db: EntityManager,
   session: Session,
   day: string | null,
-): Promise<z.infer<typeof PlannersAnswer>> {
+): Promise<void> {
   const { organisation, person } = session;
   const [before] = await db.query<{ day: string; here: boolean }[]>(
     `SELECT day::text AS day, seen > now() - make_interval(secs => $2) AS here
@@ -43,5 +43,4 @@ export async function plannerHere(
     );
   const was = before?.here ? before.day : null;
   if (was !== day) await announce(db, organisation, [{ kind: 'planner', ref: person }]);
-  return planners(db, session);
 }

@@ -152,7 +152,6 @@ export const planningRoutes = (orders: OrderLine): Route[] => [
     allowed: 'plan',
     summary: 'Tell that one plans a day just now, or no more',
     body: PlannerHere,
-    answer: PlannersAnswer,
     handle: ({ db, body, session }) => plannerHere(db, session, body.day),
   }),
   route({

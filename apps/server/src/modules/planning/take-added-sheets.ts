@@ -1,7 +1,13 @@
 import { AddedSheet, MOST_SHEETS } from '@ant-trail/contract/planning';
 import type { EntityManager } from 'typeorm';
 import type { Session } from '../../http/session.ts';
-import { ANOTHERS_NAME, oneByOne, type OperationTaker, type Word } from '../../phones/operation.ts';
+import {
+  ANOTHERS_NAME,
+  oneByOne,
+  type OperationTaker,
+  type Word,
+  hadBefore,
+} from '../../phones/operation.ts';
 import { findVersions } from '../templates/versions.ts';
 import { SheetRow } from './entities.ts';
 import { announceJob, findJobs, mustBeColleagues, restate } from './jobs.ts';
@@ -19,10 +25,7 @@ async function takeOne(db: EntityManager, session: Session, added: AddedSheet): 
   if (added.by !== session.person) return { refused: ANOTHERS_NAME };
   await db.query(`SELECT 1 FROM job WHERE id = $1 FOR UPDATE`, [added.job]);
   const known = await db.findOne(SheetRow, { where: { id: added.id }, relations: { job: true } });
-  if (known)
-    return known.job.id === added.job && known.addedBy === added.by
-      ? 'already had'
-      : { refused: 'The office already has something else under this number.' };
+  if (known) return hadBefore(known.job.id === added.job && known.addedBy === added.by);
   const [job] = await findJobs(db, { id: added.job }, 1);
   if (!job || !(await hasPartIn(db, job, session.person)))
     return { refused: 'This job is not here, or not yours.' };

@@ -3,7 +3,13 @@ import { UNPLANNED_MINUTES } from '@ant-trail/core/planning';
 import type { EntityManager } from 'typeorm';
 import { oneAtATime } from '../../database/lock.ts';
 import type { Session } from '../../http/session.ts';
-import { ANOTHERS_NAME, oneByOne, type OperationTaker, type Word } from '../../phones/operation.ts';
+import {
+  ANOTHERS_NAME,
+  oneByOne,
+  type OperationTaker,
+  type Word,
+  hadBefore,
+} from '../../phones/operation.ts';
 import { SiteRow } from '../sites/entities.ts';
 import { findVersions } from '../templates/versions.ts';
 import { JobRow, VisitRow } from './entities.ts';
@@ -26,10 +32,10 @@ async function takeOne(db: EntityManager, session: Session, begun: BegunJob): Pr
     relations: { visits: true, sheets: true },
   });
   if (known)
-    return known.visits.some(({ id }) => id === begun.visit) &&
-      known.sheets.some(({ id }) => id === begun.sheet)
-      ? 'already had'
-      : { refused: 'The office already has something else under this number.' };
+    return hadBefore(
+      known.visits.some(({ id }) => id === begun.visit) &&
+        known.sheets.some(({ id }) => id === begun.sheet),
+    );
   const site = await db.findOneBy(SiteRow, { id: begun.site });
   if (!site) return { refused: 'The office does not have this place.' };
   const [version] = await findVersions(db, [begun.version]);

@@ -1,10 +1,15 @@
 import { randomUUID } from 'node:crypto';
 import { Handover } from '@ant-trail/contract/planning';
-import { contentHash } from '@ant-trail/core/log';
 import { isTheirs } from '@ant-trail/core/planning';
 import type { EntityManager } from 'typeorm';
 import type { Session } from '../../http/session.ts';
-import { ANOTHERS_NAME, oneByOne, type OperationTaker, type Word } from '../../phones/operation.ts';
+import {
+  ANOTHERS_NAME,
+  oneByOne,
+  type OperationTaker,
+  type Word,
+  hadAsSaid,
+} from '../../phones/operation.ts';
 import { HandoverRow, VisitRow, type JobRow, SheetRow } from './entities.ts';
 import { announceJob, findJobs, mustBeColleagues, restate, visitsOf } from './jobs.ts';
 
@@ -21,10 +26,7 @@ async function takeOne(db: EntityManager, session: Session, handover: Handover):
   // Two at once, from two phones or twice from one, are taken one after the other.
   await db.query(`SELECT 1 FROM job WHERE id = $1 FOR UPDATE`, [handover.job]);
   const known = await db.findOneBy(HandoverRow, { id: handover.id });
-  if (known)
-    return contentHash(known.body) === contentHash(handover)
-      ? 'already had'
-      : { refused: 'The office already has something else under this number.' };
+  if (known) return hadAsSaid(known.body, handover);
   const [job] = await findJobs(db, { id: handover.job }, 1);
   if (!job?.visits.some((visit) => visit.person === person)) return NOT_YOURS;
   await mustBeColleagues(db, [handover.to]);

@@ -1,7 +1,13 @@
 import { LeftNote } from '@ant-trail/contract/sites';
 import type { EntityManager } from 'typeorm';
 import type { Session } from '../../http/session.ts';
-import { ANOTHERS_NAME, oneByOne, type OperationTaker, type Word } from '../../phones/operation.ts';
+import {
+  ANOTHERS_NAME,
+  oneByOne,
+  type OperationTaker,
+  type Word,
+  hadBefore,
+} from '../../phones/operation.ts';
 import { SiteNoteRow, SiteRow } from './entities.ts';
 import { keepNote } from './notes.ts';
 
@@ -20,7 +26,5 @@ async function takeOne(db: EntityManager, session: Session, left: LeftNote): Pro
   const known = await db.findOneBy(SiteNoteRow, { id: left.id });
   const isSame =
     known?.site === left.site && known.by === left.by && known.text === left.text.trim();
-  return isSame
-    ? 'already had'
-    : { refused: 'The office already has something else under this number.' };
+  return hadBefore(isSame === true);
 }

@@ -10,6 +10,8 @@ import { addDays } from '@ant-trail/core/calendar';
 import { contentHash } from '@ant-trail/core/log';
 import {
   clockDay,
+  countsUntil,
+  isForgotten,
   minutesIn,
   timeAtVisit,
   workedMinutes,
@@ -103,26 +105,24 @@ const spansOf = (visits: readonly AtVisit[], of: 'onWay' | 'there') =>
 function dayHours(day: string, known: DayKnown | undefined, now: string): DayHours {
   const { entries = [], visits = [] } = known ?? {};
   const clock = clockDay(entries);
-  // Nobody is at work for so long: whoever forgot to say the end has to say it, and nothing counts until then.
-  const forgotten =
-    clock.state !== 'off' && endOfCounting(clock.spans.at(-1)?.from ?? now, now) !== now;
+  const forgotten = isForgotten(clock, now);
   return {
     day,
     began: clock.spans[0]?.from ?? null,
     ended: clock.state === 'off' ? (clock.spans.at(-1)?.to ?? null) : null,
-    worked: forgotten ? 0 : workedMinutes(clock, now),
+    worked: workedMinutes(clock, now),
     breaks: forgotten ? 0 : minutesIn(clock.breaks, now),
     onSite: minutesIn(
       spansOf(visits, 'there').map(({ from, to }) => ({
         from,
-        to: to ?? endOfCounting(from, now),
+        to: to ?? countsUntil(from, now),
       })),
       now,
     ),
     onWay: minutesIn(
       spansOf(visits, 'onWay').map(({ from, to }) => ({
         from,
-        to: to ?? endOfCounting(from, now),
+        to: to ?? countsUntil(from, now),
       })),
       now,
     ),
@@ -133,10 +133,6 @@ function dayHours(day: string, known: DayKnown | undefined, now: string): DayHou
       entries.some(({ reason }) => reason !== null) || visits.some((each) => each.corrected),
   };
 }
-
-const LONGEST_MS = 16 * 3_600_000;
-const endOfCounting = (from: string, now: string): string =>
-  new Date(Math.min(Date.parse(now), Date.parse(from) + LONGEST_MS)).toISOString();
 
 const WEEK = 7;
 
@@ -198,8 +194,8 @@ export async function dayOfPerson(
     entries: (known?.entries ?? []).toSorted((a, b) => (a.id < b.id ? -1 : 1)),
     visits: (known?.visits ?? []).map(({ visit, siteName, title, reason, there, onWay }) => ({
       ...{ visit, siteName, title, reason, from: there?.from ?? null, to: there?.to ?? null },
-      onSite: there ? minutesIn([there], endOfCounting(there.from, now)) : 0,
-      onWay: onWay ? minutesIn([onWay], endOfCounting(onWay.from, now)) : 0,
+      onSite: there ? minutesIn([there], countsUntil(there.from, now)) : 0,
+      onWay: onWay ? minutesIn([onWay], countsUntil(onWay.from, now)) : 0,
     })),
   };
 }

@@ -1,15 +1,19 @@
 import { ClockSaid, SiteTimeSaid } from '@ant-trail/contract/timesheet';
 import { addDays, inZone } from '@ant-trail/core/calendar';
-import { contentHash } from '@ant-trail/core/log';
 import type { EntityManager } from 'typeorm';
 import { announce } from '../../database/feed.ts';
 import type { Session } from '../../http/session.ts';
-import { ANOTHERS_NAME, oneByOne, type OperationTaker, type Word } from '../../phones/operation.ts';
+import {
+  ANOTHERS_NAME,
+  oneByOne,
+  type OperationTaker,
+  type Word,
+  hadAsSaid,
+} from '../../phones/operation.ts';
 import { OrganisationRow, PersonRow } from '../accounts/entities.ts';
 import { VisitRow } from '../planning/entities.ts';
 import { ClockEntryRow, SiteTimeRow } from './entities.ts';
 
-const OTHER_CONTENT = 'The office already has something else under this number.';
 /** A phone's clock may be so far before the office's. */
 const AHEAD_MS = 10 * 60_000;
 
@@ -44,7 +48,7 @@ export async function takeClock(
   said: ClockSaid,
 ): Promise<Word> {
   const known = await db.findOneBy(ClockEntryRow, { id: said.id });
-  if (known) return sameAs(known.body, said);
+  if (known) return hadAsSaid(known.body, said);
   const own = await db.findOneByOrFail(OrganisationRow, { id: organisation });
   const problem = problemWith(said, own.timeZone, new Date());
   if (problem) return { refused: problem };
@@ -68,7 +72,7 @@ export async function takeSiteTime(
   said: SiteTimeSaid,
 ): Promise<Word> {
   const known = await db.findOneBy(SiteTimeRow, { id: said.id });
-  if (known) return sameAs(known.body, said);
+  if (known) return hadAsSaid(known.body, said);
   if (Date.parse(said.to) > Date.now() + AHEAD_MS)
     return { refused: 'That time has not come yet.' };
   await db.insert(SiteTimeRow, {
@@ -77,9 +81,6 @@ export async function takeSiteTime(
   await announce(db, organisation, [{ kind: 'hours', ref: said.by }]);
   return 'received';
 }
-
-const sameAs = (known: object, said: object): Word =>
-  contentHash(known) === contentHash(said) ? 'already had' : { refused: OTHER_CONTENT };
 
 /** A shift may go past midnight: its end lies on the day it began, or on the next one. */
 function problemWith({ at, day }: ClockSaid, timeZone: string, now: Date): string | null {
