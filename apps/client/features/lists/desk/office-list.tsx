@@ -7,6 +7,7 @@ import { Column, Row } from '@/design/box.tsx';
 import { Button } from '@/design/button.tsx';
 import { useScrollElement } from '@/design/desk-page.tsx';
 import { Body } from '@/design/text.tsx';
+import { useBeginsAt } from '@/design/use-begins-at.ts';
 import type { List } from './use-list.ts';
 import { ViewBar } from './view-bar.tsx';
 
@@ -133,20 +134,9 @@ function Lines<Item>(props: LinesProps<Item>) {
   const { list, columns, table, nameOf, onOpen, together } = props;
   const scroll = useScrollElement();
   const body = useRef<HTMLDivElement>(null);
-  const [top, setTop] = useState(0);
+  const top = useBeginsAt(body, scroll);
   const narrow = useWindowDimensions().width < NARROW_PX;
   const { rows } = table.getRowModel();
-  useEffect(() => {
-    const content = scroll?.firstElementChild;
-    if (!scroll || !content) return undefined;
-    // Where the lines begin within the page that scrolls; what stands above them may grow.
-    const measured = new ResizeObserver(() => {
-      const begins = body.current?.getBoundingClientRect().top ?? 0;
-      setTop(Math.round(begins - scroll.getBoundingClientRect().top + scroll.scrollTop));
-    });
-    measured.observe(content);
-    return () => measured.disconnect();
-  }, [scroll]);
   const lines = useVirtualizer({
     count: rows.length,
     getScrollElement: () => scroll,

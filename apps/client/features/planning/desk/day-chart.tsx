@@ -2,10 +2,11 @@ import type { BoardStop } from '@ant-trail/contract/planning';
 import { sayMinute } from '@ant-trail/core/calendar';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { View } from '@tamagui/core';
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { useEffect, useEffectEvent, useMemo, useRef, useState } from 'react';
 import { View as Measured } from 'react-native';
 import { Row } from '@/design/box.tsx';
 import { Body, Figure } from '@/design/text.tsx';
+import { useBeginsAt } from '@/design/use-begins-at.ts';
 import { grouped, type Lane } from './board/board-stops.ts';
 import { sayLoad } from './board/board-words.ts';
 import { DropGround, type Ground } from './board/drag.tsx';
@@ -46,7 +47,7 @@ export function DayChart(props: DayChartProps) {
   const { day, lanes, now, before, scroll } = props;
   const [width, setWidth] = useState(900);
   const list = useRef<HTMLDivElement>(null);
-  const [top, setTop] = useState(0);
+  const top = useBeginsAt(list, scroll);
   const inner = Math.max(360, width - NAMES);
   const { from, to } = useMemo(() => hoursOf(lanes), [lanes]);
   const x = (minute: number): number =>
@@ -69,24 +70,17 @@ export function DayChart(props: DayChartProps) {
     overscan: 3,
     scrollMargin: top,
   });
-  useEffect(() => {
-    const element = list.current;
-    if (!element || !scroll) return;
-    const at = element.getBoundingClientRect().top - scroll.getBoundingClientRect().top;
-    setTop(at + scroll.scrollTop);
-  }, [scroll, width, lanes.length]);
   const heights = lanes.map((_, index) => heightOf(index)).join();
   useEffect(() => window_.measure(), [heights, window_]);
   const chosen = useHand((state) => state.chosen);
   const held = useHand((state) => (state.inHand?.by === 'keys' ? state.inHand.to.person : null));
-  useEffect(() => {
+  const bringIntoSight = useEffectEvent(() => {
     const index = lanes.findIndex(({ person, stops }) =>
       held ? person.id === held : stops.some(({ visit }) => visit.id === chosen),
     );
     if (index >= 0) window_.scrollToIndex(index, { align: 'auto' });
-    // Only what is looked at brings its lane into sight, not every change of the lanes.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [chosen, held]);
+  });
+  useEffect(() => bringIntoSight(), [chosen, held]);
   return (
     <Measured
       onLayout={(event) => setWidth(event.nativeEvent.layout.width)}

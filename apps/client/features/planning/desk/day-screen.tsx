@@ -36,7 +36,7 @@ import { letGo, lookAtStop, useHand } from './board/in-hand.ts';
 import { MisfitList } from './board/misfit-list.tsx';
 import { Month } from './board/month.tsx';
 import { narrow } from './board/narrow.ts';
-import { stepsOf, takeStep } from './board/plan-steps.ts';
+import { hushSteps, stepsOf, takeStep } from './board/plan-steps.ts';
 import { useBoard } from './board/use-board.ts';
 import { Week, DAYS } from './board/week.tsx';
 import { DayChart } from './day-chart.tsx';
@@ -94,7 +94,10 @@ export function DayScreen({ Map: DayMap }: { readonly Map: ComponentType<BoardMa
   const { chosen, person: chosenPerson } = useHand();
   usePageTitle(sayView(day, view));
   useEffect(() => stepsOf(person.id), [person.id]);
-  useEffect(() => lookAtStop(null, null), [day, view]);
+  useEffect(() => {
+    lookAtStop(null, null);
+    hushSteps();
+  }, [day, view]);
   const open = ({ job, visit, siteName }: BoardStop): void =>
     setOpened({ job: job.id, visit: visit.id, siteName });
   const goTo = (next: string, nextView = view): void =>
@@ -155,108 +158,113 @@ export function DayScreen({ Map: DayMap }: { readonly Map: ComponentType<BoardMa
           maxWidth="100%"
           style={{ overflowX: 'auto' }}
         >
-          <Row gap="$4" flexWrap="wrap" justifyContent="space-between">
-            <Row gap="$4" flexWrap="wrap" alignItems="baseline" flexShrink={1}>
-              <Title>{sayView(day, view)}</Title>
-              {view === 'day' ? (
-                <Counts cards={order.shown} minute={minute} timeZone={organisation.timeZone} />
-              ) : null}
-            </Row>
-            <BoardNavigation
-              view={view}
-              isNow={day === now.day}
-              onView={(next) => goTo(day, next)}
-              onStep={(by) => goTo(stepFrom(day, view, by))}
-              onToday={() => goTo(now.day)}
-            />
-          </Row>
-          {problem ? (
-            <Body eyes strong role="alert">
-              {problem}
-            </Body>
-          ) : null}
-          {mayPlan ? <AlsoPlanning day={day} today={now.day} name={people.name} /> : null}
-          {mayPlan && view === 'day' ? <FirstSteps /> : null}
-          <Row gap="$3" flexWrap="wrap" alignItems="flex-end" paddingTop="$3">
-            {view === 'month' ? null : (
-              <NarrowBoard filter={filter} onFilter={setFilter} judged={view === 'day'} />
-            )}
-            {view === 'day' ? (
-              <Button dense onPress={() => router.setParams({ map: shownMap ? undefined : 'yes' })}>
-                {shownMap ? 'Without the map' : 'With the map'}
-              </Button>
-            ) : null}
-            {mayPlan ? <Undo /> : null}
-          </Row>
-          {mayPlan ? (
-            <HoldByKeys
-              people={sought.lanes.map((lane) => lane.person.id)}
-              say={sayHeld}
-              onPutDown={putDownHeld}
-            />
-          ) : null}
-          {view === 'month' ? (
-            <Month
-              from={monday}
-              month={day.slice(0, 7)}
-              today={now.day}
-              hours={hours}
-              onDay={(next) => goTo(next, 'day')}
-            />
-          ) : null}
-          {view === 'week' ? (
-            <Week
-              board={board}
-              from={monday}
-              today={now.day}
-              people={sought.lanes.map((lane) => lane.person.id)}
-              faint={sought.faint}
-              mayPlan={mayPlan}
-              scroll={scroll}
-              onOpen={open}
-              onDay={(next) => goTo(next, 'day')}
-            />
-          ) : null}
-          {view === 'day' && shownMap ? (
-            <View height={340} marginTop="$3" borderWidth={1} borderColor="$rule">
-              <DayMap
-                stops={order.shown}
-                chosen={chosen}
-                person={chosenPerson}
-                names={people.name}
-                onChoose={(visit) =>
-                  lookAtStop(
-                    visit,
-                    order.shown.find((stop) => stop.visit.id === visit)?.visit.person ?? null,
-                  )
-                }
+          <Column>
+            <Row gap="$4" flexWrap="wrap" justifyContent="space-between">
+              <Row gap="$4" flexWrap="wrap" alignItems="baseline" flexShrink={1}>
+                <Title>{sayView(day, view)}</Title>
+                {view === 'day' ? (
+                  <Counts cards={order.shown} minute={minute} timeZone={organisation.timeZone} />
+                ) : null}
+              </Row>
+              <BoardNavigation
+                view={view}
+                isNow={day === now.day}
+                onView={(next) => goTo(day, next)}
+                onStep={(by) => goTo(stepFrom(day, view, by))}
+                onToday={() => goTo(now.day)}
               />
-            </View>
-          ) : null}
-          {view !== 'day' ? null : twoSides ? (
-            <>
-              <DayChart
-                day={day}
-                lanes={sought.lanes}
+            </Row>
+            {problem ? (
+              <Body eyes strong role="alert">
+                {problem}
+              </Body>
+            ) : null}
+            {mayPlan ? <AlsoPlanning day={day} today={now.day} name={people.name} /> : null}
+            {mayPlan && view === 'day' ? <FirstSteps /> : null}
+            <Row gap="$3" flexWrap="wrap" alignItems="flex-end" paddingTop="$3">
+              {view === 'month' ? null : (
+                <NarrowBoard filter={filter} onFilter={setFilter} judged={view === 'day'} />
+              )}
+              {view === 'day' ? (
+                <Button
+                  dense
+                  onPress={() => router.setParams({ map: shownMap ? undefined : 'yes' })}
+                >
+                  {shownMap ? 'Without the map' : 'With the map'}
+                </Button>
+              ) : null}
+              {mayPlan ? <Undo /> : null}
+            </Row>
+            {mayPlan ? (
+              <HoldByKeys
+                people={sought.lanes.map((lane) => lane.person.id)}
+                say={sayHeld}
+                onPutDown={putDownHeld}
+              />
+            ) : null}
+            {view === 'month' ? (
+              <Month
+                from={monday}
+                month={day.slice(0, 7)}
+                today={now.day}
+                hours={hours}
+                onDay={(next) => goTo(next, 'day')}
+              />
+            ) : null}
+            {view === 'week' ? (
+              <Week
+                board={board}
+                from={monday}
+                today={now.day}
+                people={sought.lanes.map((lane) => lane.person.id)}
                 faint={sought.faint}
-                now={minute}
                 mayPlan={mayPlan}
                 scroll={scroll}
                 onOpen={open}
-                {...(order.isOpen ? { before: board.stops, changed: order.changed } : {})}
+                onDay={(next) => goTo(next, 'day')}
               />
-              <Body tiny quiet paddingTop="$2">
-                {order.isOpen
-                  ? 'Line: the better order, filled where it is other. Dots: as it is planned now.'
-                  : 'Thin line: planned. Dots: walked. The further down, the further along the day.'}
-                {mayPlan && !order.isOpen
-                  ? ' Stops nobody has set off to are dragged to another hour or person, or taken up by M.'
-                  : ''}
-              </Body>
-            </>
-          ) : (
-            <DayList lanes={sought.lanes} now={minute} onOpen={open} />
-          )}
+            ) : null}
+            {view === 'day' && shownMap ? (
+              <View height={340} marginTop="$3" borderWidth={1} borderColor="$rule">
+                <DayMap
+                  stops={order.shown}
+                  chosen={chosen}
+                  person={chosenPerson}
+                  names={people.name}
+                  onChoose={(visit) =>
+                    lookAtStop(
+                      visit,
+                      order.shown.find((stop) => stop.visit.id === visit)?.visit.person ?? null,
+                    )
+                  }
+                />
+              </View>
+            ) : null}
+            {view !== 'day' ? null : twoSides ? (
+              <>
+                <DayChart
+                  day={day}
+                  lanes={sought.lanes}
+                  faint={sought.faint}
+                  now={minute}
+                  mayPlan={mayPlan}
+                  scroll={scroll}
+                  onOpen={open}
+                  {...(order.isOpen ? { before: board.stops, changed: order.changed } : {})}
+                />
+                <Body tiny quiet paddingTop="$2">
+                  {order.isOpen
+                    ? 'Line: the better order, filled where it is other. Dots: as it is planned now.'
+                    : 'Thin line: planned. Dots: walked. The further down, the further along the day.'}
+                  {mayPlan && !order.isOpen
+                    ? ' Stops nobody has set off to are dragged to another hour or person, or taken up by M.'
+                    : ''}
+                </Body>
+              </>
+            ) : (
+              <DayList lanes={sought.lanes} now={minute} onOpen={open} />
+            )}
+          </Column>
         </Scroll>
         <Column
           render="aside"

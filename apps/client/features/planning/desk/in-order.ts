@@ -1,4 +1,5 @@
 import type { DayChange, OrderAnswer, PlansTaken, BoardStop } from '@ant-trail/contract/planning';
+import { grouped } from './board/board-stops.ts';
 
 type Change = OrderAnswer['changes'][number];
 type Plan = PlansTaken['plans'][number];
@@ -83,29 +84,20 @@ const sayPlaces = (visits: readonly string[], place: Naming['place']): string =>
   );
 };
 
-function byOther<Each>(
-  all: readonly Each[],
-  other: (each: Each) => string | null,
-): Map<string | null, Each[]> {
-  const groups = new Map<string | null, Each[]>();
-  for (const each of all) groups.set(other(each), [...(groups.get(other(each)) ?? []), each]);
-  return groups;
-}
-
 /** What becomes other for one person, in words without their name. */
 export function sayDayChange(
   { person, reordered, takes, gives }: DayChange,
   order: OrderAnswer,
   { place, person: name }: Naming,
 ): string {
-  const taken = [...byOther(takes, ({ from }) => from)].map(([from, own]) => {
+  const taken = [...grouped(takes, ({ from }) => from)].map(([from, own]) => {
     const places = sayPlaces(
       own.map(({ visit }) => visit),
       place,
     );
     return from === null ? `takes ${places}` : `takes ${places} from ${name(from)}`;
   });
-  const given = [...byOther(gives, ({ to }) => to)].map(([to, own]) => {
+  const given = [...grouped(gives, ({ to }) => to)].map(([to, own]) => {
     const visits = own.map(({ visit }) => visit);
     if (to === null) return `leaves out ${sayPlaces(visits, place)}`;
     // Which these are stands with whoever takes them.

@@ -1,6 +1,6 @@
 import { OwnClock, type ClockSaid } from '@ant-trail/contract/timesheet';
 import { addDays } from '@ant-trail/core/calendar';
-import { clockDay, type ClockDay, type ClockStep } from '@ant-trail/core/timesheet';
+import { clockDay, isForgotten, type ClockDay, type ClockStep } from '@ant-trail/core/timesheet';
 import { ask } from '@/device/api.ts';
 import { officeTime } from '@/device/clock.ts';
 import { newId } from '@/device/identity.ts';
@@ -9,8 +9,6 @@ import { doHere } from '@/features/sync/outbox.ts';
 
 /** So many days are shown on a phone. */
 export const DAYS_SHOWN = 15;
-/** Nobody is at work for longer in one go: what has no end by then was forgotten. */
-const LONGEST_MS = 16 * 3_600_000;
 const APPROVED = 'approved weeks';
 
 /** Brings what the office has of one's own days; where it can't be reached, the phone's own stands. */
@@ -46,8 +44,7 @@ export async function openDay(store: LocalStore, today: string, now: Date): Prom
     clockDay(await store.clock.where('day').equals(day).toArray());
   const [yesterday, here] = [await on(before), await on(today)];
   const isOpen = yesterday.state !== 'off';
-  const since = now.getTime() - Date.parse(yesterday.spans.at(-1)?.from ?? now.toISOString());
-  if (isOpen && since < LONGEST_MS && here.steps.length === 0)
+  if (isOpen && !isForgotten(yesterday, now.toISOString()) && here.steps.length === 0)
     return { day: before, clock: yesterday, forgotten: null };
   return { day: today, clock: here, forgotten: isOpen ? before : null };
 }

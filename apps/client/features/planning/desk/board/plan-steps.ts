@@ -40,6 +40,9 @@ export function stepsOf(person: string): void {
   if (usePlanSteps.getState().of !== person) set({ ...EMPTY, of: person });
 }
 
+/** Another day is looked at: what was said of the one before is over. */
+export const hushSteps = (): void => set({ said: '', problem: null });
+
 /** The office's answer has come: it says itself where everything stands. */
 export function answerCame(): void {
   const { sending, pending } = usePlanSteps.getState();

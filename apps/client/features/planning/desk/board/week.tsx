@@ -2,12 +2,13 @@ import type { BoardStop } from '@ant-trail/contract/planning';
 import { addDays, sayMinute } from '@ant-trail/core/calendar';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { View } from '@tamagui/core';
-import { memo, useEffect, useMemo, useRef, useState } from 'react';
+import { memo, useEffect, useMemo, useRef } from 'react';
 import { Column, Row } from '@/design/box.tsx';
 import { Button } from '@/design/button.tsx';
 import { Mark } from '@/design/mark.tsx';
 import { sayShortDay } from '@/design/say-day.ts';
 import { Body } from '@/design/text.tsx';
+import { useBeginsAt } from '@/design/use-begins-at.ts';
 import { useMe } from '@/features/accounts/session.ts';
 import { markOf, sayStop, stopOf } from '../stop-marks.ts';
 import { canMove, lanesOf, type Lane } from './board-stops.ts';
@@ -58,7 +59,7 @@ export function Week(props: WeekProps) {
     );
   }, [board, days, people]);
   const list = useRef<HTMLDivElement>(null);
-  const [top, setTop] = useState(0);
+  const top = useBeginsAt(list, scroll);
   const sizeOf = (index: number): number => {
     const most = Math.max(1, ...(rows[index]?.days ?? []).map(({ stops }) => stops.length));
     return FRAME + Math.min(most, MOST_SHOWN + 1) * LINE;
@@ -67,11 +68,6 @@ export function Week(props: WeekProps) {
     ...{ count: rows.length, overscan: 2, scrollMargin: top, estimateSize: sizeOf },
     getScrollElement: () => scroll,
   });
-  useEffect(() => {
-    if (!list.current || !scroll) return;
-    const at = list.current.getBoundingClientRect().top - scroll.getBoundingClientRect().top;
-    setTop(at + scroll.scrollTop);
-  }, [scroll, rows.length]);
   const sizes = rows.map((_, index) => sizeOf(index)).join();
   useEffect(() => window_.measure(), [sizes, window_]);
   return (
@@ -144,7 +140,7 @@ function DayCell(props: DayCellProps) {
   const { lane, day, today, faint, mayPlan, onOpen, onDay } = props;
   const { person, stops, load, away } = lane;
   const shown = stops.slice(0, stops.length > MOST_SHOWN + 1 ? MOST_SHOWN : MOST_SHOWN + 1);
-  const misfits = new Map(lane.misfits.map((misfit) => [misfit.visit, misfit]));
+  const misfits = new Map(lane.misfits.map(({ visit, code }) => [visit, MISFIT_MARK[code]]));
   return (
     <View
       role="cell"
@@ -171,8 +167,7 @@ function DayCell(props: DayCellProps) {
             <StopInCell
               key={stop.visit.id}
               stop={stop}
-              trouble={MISFIT_MARK[misfits.get(stop.visit.id)?.code ?? 'overlap']}
-              misfit={misfits.has(stop.visit.id)}
+              trouble={misfits.get(stop.visit.id) ?? null}
               faint={faint.has(stop.visit.id)}
               mayPlan={mayPlan}
               onOpen={onOpen}
@@ -200,15 +195,15 @@ function DayCell(props: DayCellProps) {
 
 interface StopInCellProps {
   readonly stop: BoardStop;
-  readonly misfit: boolean;
-  readonly trouble: string;
+  /** What of it does not fit; null where it does. */
+  readonly trouble: string | null;
   readonly faint: boolean;
   readonly mayPlan: boolean;
   readonly onOpen: (stop: BoardStop) => void;
 }
 
 const StopInCell = memo(function StopInCell(props: StopInCellProps) {
-  const { stop, misfit, trouble, faint, mayPlan, onOpen } = props;
+  const { stop, trouble, faint, mayPlan, onOpen } = props;
   const { organisation } = useMe();
   const { visit, siteName } = stop;
   const isHeld = useHand(
@@ -230,13 +225,19 @@ const StopInCell = memo(function StopInCell(props: StopInCellProps) {
         gap={4}
         cursor="inherit"
         opacity={faint ? 0.4 : 1}
-        aria-label={`${siteName}${misfit ? ` · ${trouble}` : ''}, ${sayMinute(visit.start)}, ${words}`}
+        aria-label={`${siteName}${trouble === null ? '' : ` · ${trouble}`}, ${sayMinute(visit.start)}, ${words}`}
         onPress={() => (isHeld ? undefined : onOpen(stop))}
       >
         <View flexShrink={0}>
           <Mark name={isHeld ? 'next' : markOf(stop, 'ahead')} size={16} silent />
         </View>
-        <Body tiny strong={isHeld || misfit} eyes={misfit} numberOfLines={1} flexShrink={1}>
+        <Body
+          tiny
+          strong={isHeld || trouble !== null}
+          eyes={trouble !== null}
+          numberOfLines={1}
+          flexShrink={1}
+        >
           {siteName}
         </Body>
       </View>
