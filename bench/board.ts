@@ -2,12 +2,12 @@ import { chmodSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { chromium, type Page } from '@playwright/test';
-import { Client } from 'pg';
 import { CHROMIUM } from '../e2e/playwright.config.ts';
 import { openDesk } from '../e2e/support/people.ts';
 import { buildClient } from '../scripts/house/build-client.mjs';
 import { freePort, openCluster } from '../scripts/house/cluster.mjs';
 import { prepareDatabase, startServer, stopServer } from '../scripts/house/serve.mjs';
+import { enlargeDemo } from './enlarge-demo.ts';
 import { FRAME_MS, medianMs, show } from './measure.ts';
 
 const PEOPLE = 200;
@@ -111,15 +111,7 @@ async function dragged(desk: Page): Promise<number[]> {
 
 /** People and their stops, made by the database itself. */
 async function fillDay(url: string): Promise<void> {
-  const client = new Client({ connectionString: url });
-  await client.connect();
-  const [own] = (
-    await client.query<{ id: string }>(
-      `SELECT id FROM organisation WHERE name = 'Tarnhollow Upkeep'`,
-    )
-  ).rows;
-  await client.query(`SELECT set_config('app.org_id', $1, false)`, [own?.id]);
-  const steps = [
+  await enlargeDemo(url, () => [
     // Nobody else stands among them.
     `UPDATE person SET retired = true WHERE roles = '{technician}'`,
     `INSERT INTO person (org_id, id, branch_id, name, email, phone, roles, trade, password_hash)
@@ -137,7 +129,5 @@ async function fillDay(url: string): Promise<void> {
      SELECT j.org_id, gen_random_uuid(), w.job, h.id, '${DAY}', 420 + (w.n / ${PEOPLE}) * 45, 30
      FROM work w JOIN hand h ON h.n = 1 + w.n % ${PEOPLE} JOIN job j ON j.id = w.job`,
     'VACUUM ANALYZE',
-  ];
-  for (const step of steps) await client.query(step);
-  await client.end();
+  ]);
 }

@@ -1,9 +1,9 @@
 import { chmodSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
-import { Client } from 'pg';
 import { freePort, openCluster } from '../scripts/house/cluster.mjs';
 import { prepareDatabase, startServer, stopServer } from '../scripts/house/serve.mjs';
+import { enlargeDemo } from './enlarge-demo.ts';
 import { medianMs, show } from './measure.ts';
 import { benchThings } from './things.ts';
 
@@ -139,43 +139,37 @@ async function asked<Answer>(base: string, cookie: string, at: string): Promise<
 
 /** Multiplies the demo: every job with its visit, its sheet and a change that phones hear of. */
 async function enlarge(url: string): Promise<string> {
-  const client = new Client({ connectionString: url });
-  await client.connect();
-  const [own] = (
-    await client.query<{ id: string }>(
-      `SELECT id FROM organisation WHERE name = 'Tarnhollow Upkeep'`,
-    )
-  ).rows;
-  await client.query(`SELECT set_config('app.org_id', $1, false)`, [own?.id]);
-  const steps = [
-    `INSERT INTO person (org_id, id, branch_id, name, email, phone, roles, trade, password_hash)
+  const finished = await enlargeDemo<{ template_id: string }>(
+    url,
+    (organisation) => [
+      `INSERT INTO person (org_id, id, branch_id, name, email, phone, roles, trade, password_hash)
      SELECT org_id, gen_random_uuid(), branch_id, (ARRAY['Orla','Bede','Tamsin','Wren','Ivo','Lise','Corin','Hale','Nessa','Piran'])[1 + n % 10] || ' ' ||
             (ARRAY['Ashby','Crale','Dunmore','Fell','Garrow','Hythe','Kest','Lorne','Marl','Norrey'])[1 + n / 10 % 10] || ' ' || n, 'p' || n || '@bench.example', '', roles, trade, password_hash
      FROM (SELECT * FROM person WHERE email LIKE 'imke@%') p, generate_series(1, ${PEOPLE}) n`,
-    `INSERT INTO site (org_id, id, branch_id, name, client, address, lat, lon, access, hazards, contacts)
+      `INSERT INTO site (org_id, id, branch_id, name, client, address, lat, lon, access, hazards, contacts)
      SELECT org_id, gen_random_uuid(), branch_id,
             (ARRAY['Quay','Kiln','Mill','Ridge','Weir','Croft','Stack'])[1 + n % 7] || ' ' || n,
             'Client ' || n % 400, address, lat, lon, access, hazards, contacts
      FROM (SELECT * FROM site LIMIT 1) s, generate_series(1, ${SITES}) n`,
-    `CREATE TEMP TABLE place AS SELECT id, row_number() OVER (ORDER BY id) AS n FROM site`,
-    `INSERT INTO asset (org_id, id, site_id, kind, name)
-     SELECT '${own?.id}', gen_random_uuid(), p.id, (ARRAY['pump','motor','valve','panel','alarm device'])[1 + t.n % 5],
+      `CREATE TEMP TABLE place AS SELECT id, row_number() OVER (ORDER BY id) AS n FROM site`,
+      `INSERT INTO asset (org_id, id, site_id, kind, name)
+     SELECT '${organisation}', gen_random_uuid(), p.id, (ARRAY['pump','motor','valve','panel','alarm device'])[1 + t.n % 5],
             (ARRAY['Pump','Motor','Valve','Panel','Detector'])[1 + t.n % 5] || ' ' || t.n
      FROM generate_series(1, ${THINGS}) AS t(n) JOIN place p ON p.n = 1 + t.n % ${SITES}`,
-    `CREATE TEMP TABLE hand AS SELECT id, row_number() OVER (ORDER BY id) AS n FROM person WHERE email LIKE 'p%@bench.example'`,
-    `CREATE TEMP TABLE work AS
+      `CREATE TEMP TABLE hand AS SELECT id, row_number() OVER (ORDER BY id) AS n FROM person WHERE email LIKE 'p%@bench.example'`,
+      `CREATE TEMP TABLE work AS
      SELECT n, gen_random_uuid() AS job, gen_random_uuid() AS visit, gen_random_uuid() AS sheet,
             date '2031-01-01' + (n % 400) AS day,
             (ARRAY['planned','approved','closed','approved','under way','in review'])[1 + n % 6] AS state
      FROM generate_series(1, ${JOBS}) n`,
-    `INSERT INTO job (org_id, id, branch_id, site_id, template_id, title, instructions, day, recipients, state)
+      `INSERT INTO job (org_id, id, branch_id, site_id, template_id, title, instructions, day, recipients, state)
      SELECT j.org_id, w.job, j.branch_id, p.id, j.template_id, 'Bench round', '', w.day, '[]', w.state
      FROM work w JOIN place p ON p.n = 1 + w.n % ${SITES}, (SELECT * FROM job LIMIT 1) j`,
-    `INSERT INTO visit (org_id, id, job_id, person_id, day, start, minutes)
+      `INSERT INTO visit (org_id, id, job_id, person_id, day, start, minutes)
      SELECT j.org_id, w.visit, w.job, h.id, w.day, 480, 45
      FROM work w JOIN hand h ON h.n = 1 + w.n % ${PEOPLE} JOIN job j ON j.id = w.job`,
-    // Every fourth is finished, and says twenty things.
-    `INSERT INTO sheet (org_id, id, job_id, version_id, template_id, title, summary, record)
+      // Every fourth is finished, and says twenty things.
+      `INSERT INTO sheet (org_id, id, job_id, version_id, template_id, title, summary, record)
      SELECT s.org_id, w.sheet, w.job, s.version_id, s.template_id, s.title,
             jsonb_set(s.summary, '{stage}', CASE WHEN w.n % 4 = 0 THEN '"approved"' ELSE '"open"' END::jsonb),
             jsonb_build_object('depth', jsonb_build_object('v', w.n % 1000 / 10.0, 't', w.n % 1000 / 10.0 || ' m'),
@@ -184,17 +178,12 @@ async function enlarge(url: string): Promise<string> {
      FROM work w, (SELECT * FROM sheet LIMIT 1) s,
        (SELECT jsonb_object_agg('q' || n, jsonb_build_object('v', n, 't', n || ' kPa')) AS said
         FROM generate_series(1, 17) n) filler`,
-    `INSERT INTO feed (org_id, tx, kind, ref, reach)
+      `INSERT INTO feed (org_id, tx, kind, ref, reach)
      SELECT j.org_id, 1 + w.n / 40, 'visit', w.visit, w.job FROM work w JOIN job j ON j.id = w.job`,
-    'VACUUM ANALYZE',
-    'CHECKPOINT',
-  ];
-  for (const step of steps) await client.query(step);
-  const [finished] = (
-    await client.query<{ template_id: string }>(
-      `SELECT template_id FROM sheet WHERE record ? 'depth' LIMIT 1`,
-    )
-  ).rows;
-  await client.end();
+      'VACUUM ANALYZE',
+      'CHECKPOINT',
+    ],
+    `SELECT template_id FROM sheet WHERE record ? 'depth' LIMIT 1`,
+  );
   return finished?.template_id ?? '';
 }

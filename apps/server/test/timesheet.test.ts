@@ -146,7 +146,7 @@ test('a week is approved as it was looked at, is known as changed afterwards, an
   await push(said('began', '07:00'));
   const open = await week();
   // Nobody said the end: nothing counts until somebody does.
-  expect(open.days[1]).toMatchObject({ worked: 0, isOpen: true });
+  expect(open.days[1]).toMatchObject({ worked: 0, isOpen: true, isForgotten: true });
   expect(await approve(open.mark)).toMatchObject({ status: 409, body: { code: 'still-open' } });
   await push(said('ended', '16:00'));
   expect(await approve(open.mark)).toMatchObject({

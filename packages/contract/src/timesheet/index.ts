@@ -78,6 +78,8 @@ export const DayHours = z.object({
   visits: z.int(),
   /** It goes on, or nobody said that it ended. */
   isOpen: z.boolean(),
+  /** It must long be over: its end was forgotten, and nothing counts until it is said. */
+  isForgotten: z.boolean(),
   /** Something of it can't have happened as it was said. */
   isOdd: z.boolean(),
   corrected: z.boolean(),

@@ -121,13 +121,12 @@ export function HoursScreen() {
                   <DayOfWeek
                     day={day}
                     name={person.name}
-                    isToday={day.day === today}
                     onPress={() => setOpened({ person, day: day.day })}
                   />
                 </View>
               ))}
               <View role="cell" width={SUM} padding="$2" borderLeftWidth={1} borderColor="$rule">
-                <WeekOfPerson hours={person} monday={monday} today={today} onRefused={setRefused} />
+                <WeekOfPerson hours={person} monday={monday} onRefused={setRefused} />
               </View>
             </Row>
           ))}
@@ -149,14 +148,12 @@ export function HoursScreen() {
 interface DayOfWeekProps {
   readonly day: DayHours;
   readonly name: string;
-  readonly isToday: boolean;
   readonly onPress: () => void;
 }
 
-function DayOfWeek({ day, name, isToday, onPress }: DayOfWeekProps) {
+function DayOfWeek({ day, name, onPress }: DayOfWeekProps) {
   const { organisation } = useMe();
   const { timeZone } = organisation;
-  const forgotten = day.isOpen && !isToday;
   const span =
     day.began === null
       ? ''
@@ -164,7 +161,7 @@ function DayOfWeek({ day, name, isToday, onPress }: DayOfWeekProps) {
         ? `${sayClock(day.began, timeZone)}–${sayClock(day.ended, timeZone)}`
         : `since ${sayClock(day.began, timeZone)}`;
   const notes = [
-    forgotten ? 'no end' : '',
+    day.isForgotten ? 'no end' : '',
     day.isOdd ? 'can’t be' : '',
     day.corrected ? 'put right' : '',
   ].filter(Boolean);
@@ -187,7 +184,7 @@ function DayOfWeek({ day, name, isToday, onPress }: DayOfWeekProps) {
       ) : (
         <>
           <Figure small strong quiet={day.began === null}>
-            {`${day.began === null || forgotten ? '–' : sayHours(day.worked)} `}
+            {`${day.began === null || day.isForgotten ? '–' : sayHours(day.worked)} `}
           </Figure>
           {span ? <Figure tiny>{`${span} `}</Figure> : null}
           {day.visits > 0 ? (
@@ -196,7 +193,7 @@ function DayOfWeek({ day, name, isToday, onPress }: DayOfWeekProps) {
             </Body>
           ) : null}
           {notes.length > 0 ? (
-            <Body tiny strong eyes={forgotten || day.isOdd} textAlign="left">
+            <Body tiny strong eyes={day.isForgotten || day.isOdd} textAlign="left">
               {notes.join(' · ')}
             </Body>
           ) : null}
@@ -209,12 +206,11 @@ function DayOfWeek({ day, name, isToday, onPress }: DayOfWeekProps) {
 interface WeekOfPersonProps {
   readonly hours: PersonHours;
   readonly monday: string;
-  readonly today: string;
   readonly onRefused: (words: string | null) => void;
 }
 
 /** What the week comes to, and whether it is approved. */
-function WeekOfPerson({ hours, monday, today, onRefused }: WeekOfPersonProps) {
+function WeekOfPerson({ hours, monday, onRefused }: WeekOfPersonProps) {
   const { person: me, organisation } = useMe();
   const people = usePeople();
   const { person, name, worked, mark, approved, days } = hours;
@@ -256,9 +252,7 @@ function WeekOfPerson({ hours, monday, today, onRefused }: WeekOfPersonProps) {
       ) : null}
       {isOpen ? (
         <Body tiny quiet>
-          {days.some((day) => day.isOpen && day.day < today)
-            ? 'a day has no end yet'
-            : 'today goes on'}
+          {days.some(({ isForgotten }) => isForgotten) ? 'a day has no end yet' : 'a day goes on'}
         </Body>
       ) : null}
       {approved ? (

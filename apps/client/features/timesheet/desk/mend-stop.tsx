@@ -1,15 +1,12 @@
 import { DayOfPerson, TimeReason } from '@ant-trail/contract/timesheet';
 import { inZone, readMinute, sayMinute } from '@ant-trail/core/calendar';
 import { useState } from 'react';
-import { Column, Row } from '@/design/box.tsx';
-import { Button } from '@/design/button.tsx';
-import { Input } from '@/design/input.tsx';
-import { Body } from '@/design/text.tsx';
 import { TimeField, WRITE_A_TIME } from '@/design/when.tsx';
 import { ask, wordsFor } from '@/device/api.ts';
 import { newId } from '@/device/identity.ts';
 import { useMe } from '@/features/accounts/session.ts';
 import { instantSaid } from '../when-said.ts';
+import { MendFrame } from './mend-frame.tsx';
 
 export interface MendStopProps {
   readonly day: string;
@@ -49,25 +46,15 @@ export function MendStop({ day, stop, onDone }: MendStopProps) {
     }
   };
   return (
-    <Column gap="$3" role="group" aria-label={`Put right: ${stop.siteName}`}>
-      <Row gap="$3">
-        <TimeField label="From" value={from} onChange={setFrom} />
-        <TimeField label="To" value={to} onChange={setTo} />
-      </Row>
-      <Input label="Why" value={reason} onChange={setReason} lines={2} />
-      {problem ? (
-        <Body small eyes role="alert">
-          {problem}
-        </Body>
-      ) : null}
-      <Row gap="$2">
-        <Button main onPress={keep}>
-          Keep it
-        </Button>
-        <Button plain onPress={onDone}>
-          Leave it
-        </Button>
-      </Row>
-    </Column>
+    <MendFrame
+      label={`Put right: ${stop.siteName}`}
+      {...{ reason, problem }}
+      onReason={setReason}
+      onKeep={keep}
+      onLeave={onDone}
+    >
+      <TimeField label="From" value={from} onChange={setFrom} />
+      <TimeField label="To" value={to} onChange={setTo} />
+    </MendFrame>
   );
 }

@@ -2,17 +2,14 @@ import { DayOfPerson, TimeReason, type ClockSaid } from '@ant-trail/contract/tim
 import { inZone, readMinute, sayMinute } from '@ant-trail/core/calendar';
 import { CLOCK_STEPS, type ClockStep } from '@ant-trail/core/timesheet';
 import { useState } from 'react';
-import { Column, Row } from '@/design/box.tsx';
-import { Button } from '@/design/button.tsx';
-import { Input } from '@/design/input.tsx';
 import { Pick } from '@/design/pick.tsx';
-import { Body } from '@/design/text.tsx';
 import { TimeField, WRITE_A_TIME } from '@/design/when.tsx';
 import { ask, wordsFor } from '@/device/api.ts';
 import { newId } from '@/device/identity.ts';
 import { useMe } from '@/features/accounts/session.ts';
 import { CLOCK_WORDS } from '../clock-words.ts';
 import { instantSaid } from '../when-said.ts';
+import { MendFrame } from './mend-frame.tsx';
 
 const STEPS = CLOCK_STEPS.map((value) => ({ value, label: CLOCK_WORDS[value] }));
 
@@ -54,31 +51,21 @@ export function Mend({ person, day, began, entry, onDone }: MendProps) {
     }
   };
   return (
-    <Column gap="$3" role="group" aria-label={entry ? 'Put it right' : 'Add something'}>
-      <Row gap="$3" alignItems="flex-end">
-        <Pick
-          label="What it is"
-          value={step}
-          options={STEPS}
-          onChange={(next) => setStep(CLOCK_STEPS.find((each) => each === next) ?? step)}
-        />
-        <TimeField label="When" value={time} onChange={setTime} />
-      </Row>
-      <Input label="Why" value={reason} onChange={setReason} lines={2} />
-      {problem ? (
-        <Body small eyes role="alert">
-          {problem}
-        </Body>
-      ) : null}
-      <Row gap="$2" flexWrap="wrap">
-        <Button main onPress={() => keep(step)}>
-          Keep it
-        </Button>
-        {entry ? <Button onPress={() => keep(null)}>Strike it out</Button> : null}
-        <Button plain onPress={onDone}>
-          Leave it
-        </Button>
-      </Row>
-    </Column>
+    <MendFrame
+      label={entry ? 'Put it right' : 'Add something'}
+      {...{ reason, problem }}
+      onReason={setReason}
+      onKeep={() => keep(step)}
+      onStrike={entry ? () => keep(null) : undefined}
+      onLeave={onDone}
+    >
+      <Pick
+        label="What it is"
+        value={step}
+        options={STEPS}
+        onChange={(next) => setStep(CLOCK_STEPS.find((each) => each === next) ?? step)}
+      />
+      <TimeField label="When" value={time} onChange={setTime} />
+    </MendFrame>
   );
 }

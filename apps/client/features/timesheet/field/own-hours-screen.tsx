@@ -3,6 +3,7 @@ import type { Visit } from '@ant-trail/contract/planning';
 import { addDays, weekdayOf } from '@ant-trail/core/calendar';
 import {
   clockDay,
+  isForgotten,
   minutesIn,
   timeAtVisit,
   workedMinutes,
@@ -146,14 +147,13 @@ function DayOfOwn({ own, today, approved, onOpen }: DayOfOwnProps) {
   const now = officeTime().toISOString();
   const near = sayNearDay(own.day, today);
   const odd = new Set(clock.odd);
+  const forgotten = isForgotten(clock, now);
   return (
     <Column render="section" aria-label={sayDay(own.day)} gap="$1">
       <Row justifyContent="space-between" alignItems="baseline" gap="$2" flexWrap="wrap">
         <Heading>{near === 'today' || near === 'yesterday' ? near : sayDay(own.day)}</Heading>
-        <Body small strong eyes={clock.state !== 'off' && own.day !== today}>
-          {clock.state !== 'off' && own.day !== today
-            ? 'no end yet'
-            : sayHours(workedMinutes(clock, now))}
+        <Body small strong eyes={forgotten}>
+          {forgotten ? 'no end yet' : sayHours(workedMinutes(clock, now))}
           {approved ? ' · approved' : ''}
         </Body>
       </Row>

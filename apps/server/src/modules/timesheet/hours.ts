@@ -128,6 +128,7 @@ function dayHours(day: string, known: DayKnown | undefined, now: string): DayHou
     ),
     visits: visits.length,
     isOpen: clock.state !== 'off',
+    isForgotten: forgotten,
     isOdd: clock.odd.length > 0,
     corrected:
       entries.some(({ reason }) => reason !== null) || visits.some((each) => each.corrected),
