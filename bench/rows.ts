@@ -1,7 +1,9 @@
 import { Compiler, isAffordable, STEP_BUDGET, worstCost } from '@ant-trail/core/logic';
 import { timeOrderedId, type AnswerValue, type Entry } from '@ant-trail/core/log';
-import { OpenSheet, planSheet, type Question } from '@ant-trail/core/sheet';
+import { OpenSheet, planSheet, prepareForAny, type Question } from '@ant-trail/core/sheet';
 import { medianMs, show } from './measure.ts';
+
+await prepareForAny();
 
 let turn = 0;
 const entry = (path: string, value: AnswerValue, seen: readonly string[] = []): Entry => ({

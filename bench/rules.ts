@@ -2,12 +2,15 @@ import { timeOrderedId, type Entry } from '@ant-trail/core/log';
 import {
   OpenSheet,
   planSheet,
+  prepareForAny,
   problemsOf,
   type Question,
   type TemplateBody,
 } from '@ant-trail/core/sheet';
 import { Model } from 'survey-core';
 import { FRAME_MS, medianMs, show } from './measure.ts';
+
+await prepareForAny();
 
 const SECTIONS = 20;
 const QUESTIONS = 1_000;

@@ -1,7 +1,9 @@
 import * as Automerge from '@automerge/automerge';
 import { timeOrderedId, type Entry } from '@ant-trail/core/log';
-import { fold, OpenSheet, planSheet, type Question } from '@ant-trail/core/sheet';
+import { fold, OpenSheet, planSheet, prepareForAny, type Question } from '@ant-trail/core/sheet';
 import { FRAME_MS, medianMs, show } from './measure.ts';
+
+await prepareForAny();
 
 const QUESTIONS = 500;
 const ENTRIES = 5_000;

@@ -100,8 +100,10 @@ async function staticChecks() {
 
 async function everything() {
   await staticChecks();
-  await jest('core-and-server', [], { NODE_OPTIONS: '--experimental-vm-modules --no-warnings' });
-  await jest('client', ['--config', 'apps/client/jest.config.cjs'], {});
+  await jest('core-and-server', ['--maxWorkers=2'], {
+    NODE_OPTIONS: '--experimental-vm-modules --no-warnings',
+  });
+  await jest('client', ['--config', 'apps/client/jest.config.cjs', '--maxWorkers=2'], {});
   await playwright([]);
 }
 

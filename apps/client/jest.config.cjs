@@ -19,6 +19,8 @@ module.exports = {
   setupFiles: ['<rootDir>/test/support/browser.ts'],
   setupFilesAfterEnv: ['<rootDir>/test/support/hands-rest.ts'],
   moduleNameMapper: {
+    // Tests plan sheets at once.
+    '^\\./language\\.ts$': '<rootDir>/../../packages/core/test/support/language-at-once.ts',
     '^\\./more-kits\\.ts$': '<rootDir>/../../packages/core/test/support/walls-kit/index.ts',
     '^\\./more-kit-parts\\.ts$': '<rootDir>/test/support/walls-kit/index.ts',
     '^@/(.*)$': '<rootDir>/$1',

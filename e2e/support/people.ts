@@ -150,12 +150,16 @@ export async function planJob(desk: Page, base: string, job: PlannedJob): Promis
   await expect(dialog).toBeHidden();
 }
 
-/** Sets off for the stop with this sheet, arrives wherever that is, and starts it. */
-export async function startSheet(page: Page, title: string): Promise<void> {
-  await expect(page.getByText(title).first()).toBeVisible();
+/** Sets off for the stop with this sheet, at a place where more than one has it, arrives wherever that is, and starts it. */
+export async function startSheet(page: Page, title: string, place = ''): Promise<void> {
+  await expect(page.getByText(place || title).first()).toBeVisible();
   // The next stop is open on the trail already; any other is opened first.
-  const stop = page.getByRole('button', { name: new RegExp(title) });
-  if (await stop.count()) await stop.first().click();
+  const stop = page.getByRole('button', { name: new RegExp(place ? `^${place}` : title) });
+  if (await stop.count()) {
+    await stop.first().click();
+    // On the trail the next stop has a way to set off as well: it must not be that one.
+    await expect(page.getByRole('heading', { name: 'Getting in' })).toBeVisible();
+  }
   await page.getByRole('button', { name: 'Set off' }).click();
   await page.getByRole('button', { name: 'I have arrived' }).click();
   const why = page.getByLabel('Why from here?');

@@ -294,40 +294,48 @@ test('boards with circuits: the next loose end opens its row, rows are copied, b
     start: '06:00',
   });
   const { page } = await openPhone(browser, office.url, 'jory');
-  await startSheet(page, 'Electrical certificate');
-  await question(page, 'Earth loop impedance of the supply').getByRole('textbox').fill('0.3');
+  await startSheet(page, 'Electrical certificate', 'School house boards');
+  await question(page, 'Earthing').getByRole('radio', { name: /^TN-S/ }).click();
+  const supply = question(page, 'Earth loop impedance of the supply, Ze').getByRole('textbox');
+  await supply.fill('0.9');
+  await expect(page.getByText(/Above the expected 0 to 0\.8 Ω/)).toBeVisible();
+  await supply.fill('0.3');
   await question(page, 'Voltage at the supply').getByRole('textbox').fill('231');
   await question(page, 'Voltage at the supply').getByRole('textbox').blur();
 
+  await page.getByRole('button', { name: /^Boards and circuits/ }).click();
+  await page.getByRole('button', { name: 'One below the other' }).click();
+  const add = async (each: string, many: string): Promise<void> => {
+    await page.getByRole('button', { name: `Add ${each}` }).click();
+    const dialog = page.getByRole('dialog', { name: `Add ${each}` });
+    await dialog.getByLabel('How many').fill(many);
+    await dialog.getByRole('button', { name: 'Add', exact: true }).click();
+    await expect(dialog).toBeHidden();
+  };
+  await add('board', '1');
   await page.getByRole('button', { name: 'Next loose end' }).click();
-  const curve = question(page, 'Curve of the breaker');
-  await expect(curve).toBeVisible();
-  await curve.getByRole('button', { name: 'Take B' }).click();
+  await expect(question(page, 'Where it hangs').getByRole('textbox')).toBeFocused();
+  await question(page, 'Where it hangs').getByRole('textbox').fill('Stair cellar');
+  await question(page, 'Earth loop at the board').getByRole('textbox').fill('0.32');
+  await question(page, 'Earth loop at the board').getByRole('textbox').blur();
+  await add('circuit', '3');
   await page.getByRole('button', { name: 'Next loose end' }).click();
-  await expect(question(page, 'Rating').getByRole('textbox')).toBeFocused();
-  await question(page, 'Rating').getByRole('textbox').fill('32');
-  const wires = question(page, 'Resistance of its conductors, R1 + R2');
-  await wires.getByRole('textbox').fill('0.9');
-  await wires.getByRole('textbox').blur();
-  // 0.3 + 0.9 Ω against 1.37 Ω × 0.8: the breaker would trip late.
-  await expect(
-    question(page, 'Earth loop impedance').getByText(/Above the 1\.09\d* Ω expected at most/),
-  ).toBeVisible();
-  await wires.getByRole('textbox').fill('0.4');
-  await wires.getByRole('textbox').blur();
-  await question(page, 'Insulation resistance at 500 V').getByRole('textbox').fill('200');
-  await question(page, 'Insulation resistance at 500 V').getByRole('textbox').blur();
-  await expect(question(page, 'Earth loop impedance').getByText('0.70 Ω')).toBeVisible();
+  const use = question(page, 'Use').getByRole('radio', { name: 'Spare' });
+  await expect(use).toBeVisible();
+  await use.click();
   await page.getByRole('button', { name: 'On to Circuit 2' }).click();
   await page.getByRole('button', { name: 'As in Circuit 1' }).click();
-  await expect(question(page, 'Rating').getByRole('textbox')).toHaveValue('32');
+  await expect(use).toBeChecked();
   await expect(
     question(page, 'Circuits').getByRole('button', { name: /^finished Circuit 2/ }),
   ).toBeVisible();
 
-  await page.getByRole('button', { name: /^Close out 1\d\d\d blanks/ }).click();
+  await page
+    .getByRole('button', { name: /^Close out \d+ blanks/ })
+    .last()
+    .click();
   await page.getByRole('dialog').getByRole('button', { name: 'Close out', exact: true }).click();
-  await page.getByRole('button', { name: 'On to: Declaration' }).click();
+  await page.getByRole('button', { name: /^Declaration/ }).click();
   await question(page, 'Next inspection by').getByRole('textbox').fill('2031-04-05');
   await drawSignature(page);
   await expect(page.getByRole('button', { name: 'Finish', exact: true })).toBeVisible();

@@ -1,8 +1,8 @@
 import { expect, test } from '@playwright/test';
 import { WALLS } from '../../packages/core/test/support/walls-kit/template.ts';
-import { textOf } from '../../apps/server/test/support/pdf.ts';
 import { TestOffice } from '../support/office.ts';
 import { openDesk, openPhone, planJob, startSheet } from '../support/people.ts';
+import { readReckoned, reportOf } from '../support/report.ts';
 
 let office: TestOffice;
 test.beforeAll(async () => {
@@ -61,20 +61,8 @@ test('a trade kit works from the template to the PDF, on a phone with no network
     .click();
   await context.setOffline(false);
 
-  await expect(async () => {
-    await desk.goto(`${office.url}/review`);
-    await desk
-      .getByRole('button', { name: /^Kittiwake hut/ })
-      .first()
-      .click({ timeout: 2_000 });
-    await expect(desk.getByRole('group', { name: 'Reckoned' }).getByText('1500 W')).toBeVisible({
-      timeout: 4_000,
-    });
-  }).toPass({ timeout: 90_000 });
-  const id = /review\/([0-9a-f-]{36})/.exec(desk.url())?.[1] ?? '';
-  const pdf = await desk.request.get(`${office.url}/api/sheets/${id}/report.pdf`);
-  expect(pdf.status()).toBe(200);
-  const text = (await textOf(Uint8Array.from(await pdf.body()).buffer)).join(' ');
+  await readReckoned(desk, office.url, 'Kittiwake hut', '1500 W');
+  const text = await reportOf(desk, office.url);
   expect(text).toContain('1500 W');
   // The kit’s own part of the report.
   expect(text).toContain('Begin with wall 1.');

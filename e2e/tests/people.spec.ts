@@ -1,5 +1,5 @@
-import { AxeBuilder } from '@axe-core/playwright';
 import { expect, test, type Page } from '@playwright/test';
+import { mustBeAccessible } from '../support/accessible.ts';
 import { TestOffice } from '../support/office.ts';
 import { find, openDesk } from '../support/people.ts';
 
@@ -13,11 +13,6 @@ const total = (desk: Page, count: number | RegExp) =>
   expect(
     desk.getByText(count instanceof RegExp ? count : new RegExp(`^${count} in all$`)),
   ).toBeVisible();
-
-async function mustBeAccessible(page: Page): Promise<void> {
-  const { violations } = await new AxeBuilder({ page }).analyze();
-  expect(violations.map(({ id, nodes }) => `${id} ${nodes[0]?.html ?? ''}`)).toEqual([]);
-}
 
 test('somebody new is invited, works, and is retired', async ({ browser }) => {
   const desk = await openDesk(browser, office.url, 'edda');

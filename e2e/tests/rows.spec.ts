@@ -22,6 +22,7 @@ test('five hundred rows are added by a pattern and stay at hand', async ({ brows
   const { page } = await openPhone(browser, office.url, 'rook');
   await startSheet(page, 'Alarm panel inspection');
   await page.getByRole('button', { name: /^Devices/ }).click();
+  await page.getByRole('button', { name: 'One below the other' }).click();
   const devices = question(page, 'Devices');
   await devices.getByRole('button', { name: 'Add device' }).click();
   const dialog = page.getByRole('dialog', { name: 'Add device' });

@@ -124,6 +124,17 @@ function bringPdfReader() {
     cpSync(path.join(from, name), path.join(pdf, path.basename(name)));
 }
 
+/** What is looked for beside the page, in a worker of its own, is a program of its own. */
+async function buildOrderWorker() {
+  const { build } = await import('esbuild');
+  await build({
+    entryPoints: [path.join(CLIENT, 'features/planning/field/order-worker.ts')],
+    outfile: path.join(CLIENT_DIST, 'order-worker.js'),
+    ...{ bundle: true, minify: true, format: 'iife', platform: 'browser', target: 'es2022' },
+    logLevel: 'warning',
+  });
+}
+
 /** Exports the client and its service worker, when its sources changed since the last time. */
 export async function buildClient() {
   const wanted = fingerprint();
@@ -151,6 +162,7 @@ export async function buildClient() {
       },
     },
   );
+  await buildOrderWorker();
   const { buildServiceWorker } = await import('./build-service-worker.mjs');
   await buildServiceWorker();
   keepOldPieces(CLIENT_DIST);

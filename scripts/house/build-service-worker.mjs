@@ -26,6 +26,7 @@ export async function buildServiceWorker() {
       'codes/*',
       'pdf/*',
       'changes.json',
+      'order-worker.js',
       `${BUNDLES}/*.js`,
     ],
     globIgnores: DESK_ONLY,

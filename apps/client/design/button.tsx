@@ -80,7 +80,7 @@ export function Button(props: ButtonProps) {
       flexBasis={grow ? 0 : 'auto'}
       flexShrink={1}
     >
-      <Body strong small={dense} color={color} userSelect="none">
+      <Body strong small={dense} color={color} userSelect="none" textAlign="center">
         {children}
       </Body>
       {printed ? (

@@ -1,10 +1,9 @@
 import { View } from '@tamagui/core';
-import { useLayoutEffect, useRef, useState, type ReactNode } from 'react';
-import { useHoldStill } from '@/device/hold-still.ts';
+import { useState, type ReactNode } from 'react';
 import { Row } from './box.tsx';
 import { Button } from './button.tsx';
-import { pressAt, swallowSecondTap, type Press } from './second-tap.ts';
 import { Body, Heading } from './text.tsx';
+import { useModal } from './use-modal.ts';
 
 export interface DialogProps {
   readonly title: string;
@@ -23,36 +22,22 @@ export function Dialog({ title, onClose, children, width = 520, easy = false }: 
     if (easy || !written) onClose();
     else setAsking(true);
   };
-  const ref = useRef<HTMLDialogElement>(null);
-  const pressed = useRef<Press | null>(null);
-  useHoldStill();
-  // Closed before it is taken out of the page: only then does the browser give the focus back.
-  useLayoutEffect(() => {
-    const dialog = ref.current;
-    if (dialog && !dialog.open) {
-      dialog.showModal();
-      // What is asked comes first, the way out is a key away.
-      dialog.querySelector<HTMLElement>('input:not([hidden]), textarea, select')?.focus();
-    }
-    return () => {
-      dialog?.close();
-      if (pressed.current) swallowSecondTap(pressed.current);
-    };
-  }, []);
+  const { ref, onPress, noPress } = useModal((dialog) =>
+    // What is asked comes first, the way out is a key away.
+    dialog.querySelector<HTMLElement>('input:not([hidden]), textarea, select')?.focus(),
+  );
   return (
     <dialog
       ref={ref}
       aria-label={title}
       onCancel={(event) => {
         event.preventDefault();
-        pressed.current = null;
+        noPress();
         leave();
       }}
       // Pressed once more Escape closes whatever the page says.
       onClose={onClose}
-      onClickCapture={(event) => {
-        pressed.current = pressAt(event);
-      }}
+      onClickCapture={onPress}
       onInput={() => setWritten(true)}
       style={{
         border: 0,

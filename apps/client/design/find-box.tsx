@@ -48,6 +48,7 @@ export function FindBox(props: FindProps) {
   const id = useId();
   // What was chosen a moment ago, before whoever shows this heard of it.
   const picked = useRef<FindOption | null>(null);
+  const offers = useRef<HTMLDivElement>(null);
   const box = useCombobox<FindOption>({
     id,
     items: [...options],
@@ -63,7 +64,11 @@ export function FindBox(props: FindProps) {
     },
     onIsOpenChange: ({ isOpen }) => {
       // Opened anew, all there is to choose from is offered, not only what is chosen already.
-      if (isOpen) onWords('');
+      if (isOpen) {
+        onWords('');
+        // Low in a dialog it would open where nobody sees it.
+        requestAnimationFrame(() => offers.current?.scrollIntoView?.({ block: 'nearest' }));
+      }
     },
     stateReducer: (state, { type, changes }) => {
       const { InputBlur, InputChange, InputKeyDownEscape, ItemClick, InputKeyDownEnter } =
@@ -123,6 +128,7 @@ export function FindBox(props: FindProps) {
         }}
       />
       <div
+        ref={offers}
         style={{
           display: box.isOpen ? 'block' : 'none',
           position: 'absolute',

@@ -31,6 +31,7 @@ export type OfficeKind =
   | 'round'
   | 'planner'
   | 'message'
+  | 'favourite'
   | 'hours'
   | 'person'
   | 'action'

@@ -19,6 +19,7 @@ import { beginTelling } from '@/features/feedback/telling.ts';
 import { BoardMap } from '@/features/maps/desk/board-map.tsx';
 import { MapScreen } from '@/features/maps/desk/map-screen.tsx';
 import { MessagesScreen } from '@/features/messages/desk/messages-screen.tsx';
+import { ClientRulesButton } from '@/features/planning/desk/client-rules.tsx';
 import { DayScreen } from '@/features/planning/desk/day-screen.tsx';
 import { MakeMany } from '@/features/planning/desk/make-many.tsx';
 import { JobsScreen } from '@/features/planning/desk/jobs-screen.tsx';
@@ -44,6 +45,7 @@ const JobsThere = ({ sites, onDone }: AtPlaces) => (
 );
 const Places = () => <PlacesScreen Together={JobsThere} />;
 const Day = () => <DayScreen Map={BoardMap} />;
+const Clients = () => <ClientsScreen Rules={ClientRulesButton} />;
 const People = () => <PeopleScreen StartsAt={StartsAt} />;
 
 const SCREENS = {
@@ -51,7 +53,7 @@ const SCREENS = {
   review: ReviewScreen,
   actions: ActionsScreen,
   places: Places,
-  clients: ClientsScreen,
+  clients: Clients,
   place: PlaceScreen,
   map: MapScreen,
   records: RecordsScreen,

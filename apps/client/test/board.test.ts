@@ -1,4 +1,4 @@
-import type { BoardStop } from '@ant-trail/contract/planning';
+import type { BoardStop } from '@ant-trail/contract/planning/desk';
 import {
   canMove,
   lanesOf,
@@ -20,7 +20,7 @@ import {
 const DAY = '2031-04-08';
 const stop = (id: string, person: string | null, start: number, more: object = {}): BoardStop => ({
   job: {
-    ...{ id: `job of ${id}`, title: 'Round', state: 'planned' as const, round: null },
+    ...{ id: `job of ${id}`, title: 'Round', state: 'planned' as const, takes: [], round: null },
     ...{ windowFrom: null, windowTo: null },
   },
   visit: {
@@ -53,7 +53,9 @@ test('lanes have their stops, their load and what does not fit; nobody is warned
 });
 
 test('somebody away that day is told with why, and what they have does not fit', () => {
-  const hours = [{ id: 'imke', hours: [], absences: [{ from: DAY, to: DAY, why: 'course' }] }];
+  const hours = [
+    { id: 'imke', hours: [], holds: [], absences: [{ from: DAY, to: DAY, why: 'course' }] },
+  ];
   const [imke] = lanesOf({ day: DAY, people, hours, stops, way: waysBetween(stops, known) });
   expect(imke?.away).toBe('course');
   expect(imke?.misfits.map((misfit) => sayMisfit(misfit, name))).toContain('away: course');

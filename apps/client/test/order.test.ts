@@ -1,4 +1,4 @@
-import type { OrderAnswer, BoardStop } from '@ant-trail/contract/planning';
+import type { OrderAnswer, BoardStop } from '@ant-trail/contract/planning/desk';
 import { sayNotPlaced } from '@/features/planning/desk/better-order.tsx';
 import {
   cardsWith,

@@ -28,6 +28,11 @@ import { FollowUps1764561600000 } from './database/migrations/33-follow-ups.ts';
 import { CalendarLinks1764565200000 } from './database/migrations/34-calendar-links.ts';
 import { Planners1764651600000 } from './database/migrations/35-planners.ts';
 import { Timesheet1764655200000 } from './database/migrations/36-timesheet.ts';
+import { ClientRules1764662400000 } from './database/migrations/38-client-rules.ts';
+import { Signing1764666000000 } from './database/migrations/39-signing.ts';
+import { FoundPlaces1764669600000 } from './database/migrations/40-found-places.ts';
+import { Favourites1764673200000 } from './database/migrations/41-favourites.ts';
+import { TemplatesOnPhones1764676800000 } from './database/migrations/42-templates-on-phones.ts';
 import { Messages1764658800000 } from './database/migrations/37-messages.ts';
 import { Register1764057600000 } from './database/migrations/3-register.ts';
 import { FeedByTransaction1764090000000 } from './database/migrations/4-feed-by-transaction.ts';
@@ -50,11 +55,14 @@ import { ArrivalDetailRow, ArrivalOpeningRow } from './modules/arrival/entities.
 import { KeptViewRow } from './modules/lists/entities.ts';
 import { CatalogueEntity } from './modules/catalogues/entities.ts';
 import {
+  ClientRuleRow,
+  FavouriteRow,
   SheetRow,
   FollowUpRow,
   HandoverRow,
   JobDecisionRow,
   JobRow,
+  SignedOnSiteRow,
   TakenVisitRow,
   VisitEventRow,
   VisitRow,
@@ -100,6 +108,9 @@ const ENTITIES = [
   HandoverRow,
   TakenVisitRow,
   FollowUpRow,
+  ClientRuleRow,
+  SignedOnSiteRow,
+  FavouriteRow,
   RoundRow,
   RoundWalkRow,
   HolidayRow,
@@ -173,6 +184,11 @@ export function ownerData(url: string): DataSource {
       Planners1764651600000,
       Timesheet1764655200000,
       Messages1764658800000,
+      ClientRules1764662400000,
+      Signing1764666000000,
+      FoundPlaces1764669600000,
+      Favourites1764673200000,
+      TemplatesOnPhones1764676800000,
     ],
     migrationsTableName: 'migration',
     logging: false,

@@ -1,5 +1,5 @@
 import { once } from 'node:events';
-import { loadAllKits } from '@ant-trail/core/trades';
+import { prepareForAny } from '@ant-trail/core/sheet';
 import { CATALOGUES, STARTERS } from '@ant-trail/demo';
 import { StandInMail } from '@ant-trail/stand-ins/mail';
 import type { Logger } from 'pino';
@@ -40,7 +40,7 @@ export interface Server {
 
 /** Puts the whole server together and has it listen. */
 export async function openServer(config: Config, logger: Logger): Promise<Server> {
-  await loadAllKits();
+  await prepareForAny();
   const data = await applicationData(config.databaseUrl).initialize();
   const files = new MediaFiles(config.filesDir);
   const officeKey = new OfficeKey(config.filesDir);

@@ -1,5 +1,6 @@
 import type { Person } from '@ant-trail/contract/accounts';
-import type { DayAnswer, JobCard, OrderAnswer } from '@ant-trail/contract/planning';
+import type { JobCard } from '@ant-trail/contract/planning';
+import type { DayAnswer, OrderAnswer } from '@ant-trail/contract/planning/desk';
 import type { Site } from '@ant-trail/contract/sites';
 import type { z } from 'zod';
 import { openOffice, type Caller, type Office, type Team } from './support/office.ts';

@@ -1,11 +1,11 @@
+import type { JobCard } from '@ant-trail/contract/planning';
 import type {
   BoardAnswer,
   BoardStop,
   BoardWays,
   CalendarAnswer,
-  JobCard,
   PlannersAnswer,
-} from '@ant-trail/contract/planning';
+} from '@ant-trail/contract/planning/desk';
 import type { z } from 'zod';
 import { inOrganisation } from '../src/database/tenancy.ts';
 import { openOffice, type Caller, type Office, type Team } from './support/office.ts';

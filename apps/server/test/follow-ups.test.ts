@@ -1,5 +1,6 @@
 import { setTimeout as sleep } from 'node:timers/promises';
-import type { JobCard, JobDetails } from '@ant-trail/contract/planning';
+import type { JobCard } from '@ant-trail/contract/planning';
+import type { JobDetails } from '@ant-trail/contract/planning/desk';
 import type { PublishedTemplate } from '@ant-trail/contract/templates';
 import { addDays } from '@ant-trail/core/calendar';
 import type { FollowUp, TemplateBody } from '@ant-trail/core/sheet';
@@ -143,6 +144,46 @@ test('a completion long ago is followed today, not in the past', async () => {
   const { job } = await jobOf(await publish({ days: 2 }));
   await walk(job.sheet.id, 40, addDays(TODAY, -30));
   expect((await followed(job.id)).day).toBe(TODAY);
+});
+
+test('a client’s rule stands above the template’s, also where it says that nothing follows', async () => {
+  const [replaced, silenced, plain] = [await publish({}), await publish({}), await publish({})];
+  const { body } = await manager.call('POST', '/api/clients', {
+    ...{ name: 'Skerry Works', number: '', address: '', contacts: [], note: '' },
+  });
+  await inOrganisation(office.data, org.id, (db) =>
+    db.query(`UPDATE site SET client = ' skerry works' WHERE id = $1`, [org.site]),
+  );
+  const rules = `/api/clients/${(body as { id: string }).id}/rules`;
+  const own = { ...RULE, days: 30, title: 'Look again by contract', template: plain };
+  const wrong = { rules: [{ template: replaced, followUp: { ...own, template: org.site } }] };
+  expect((await manager.call('PUT', rules, wrong)).status).toBe(422);
+  const twice = { rules: [silenced, silenced].map((template) => ({ template, followUp: null })) };
+  expect((await manager.call('PUT', rules, twice)).status).toBe(400);
+  const kept = {
+    rules: [
+      { template: replaced, followUp: own },
+      { template: silenced, followUp: null },
+    ].sort((a, b) => (a.template < b.template ? -1 : 1)),
+  };
+  expect((await manager.call('PUT', rules, kept)).body).toEqual(kept);
+  const [long, never, usual] = [
+    (await jobOf(replaced)).job,
+    (await jobOf(silenced)).job,
+    (await jobOf(plain)).job,
+  ];
+  expect((await details(long.id)).sheets[0]?.next).toMatchObject({ days: 30 });
+  expect((await details(never.id)).sheets[0]?.next).toBeNull();
+  await walk(never.sheet.id, 90);
+  await walk(long.sheet.id, 40);
+  await walk(usual.sheet.id, 40);
+  const next = await followed(long.id);
+  expect(next.day).toBe(addDays(TODAY, 30));
+  const { card } = await details(next.job ?? '');
+  expect(card.job).toMatchObject({ title: 'Look again by contract', template: plain });
+  // The queue works them off in their turn: what came later is there, so nothing is to come.
+  expect((await followed(usual.id)).day).toBe(addDays(TODAY, 7));
+  expect((await followers()).some(({ job }) => job.follows?.job === never.id)).toBe(false);
 });
 
 test('what can’t be planned says why, and the approval stands', async () => {

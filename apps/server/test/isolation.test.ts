@@ -165,6 +165,23 @@ beforeAll(async () => {
   );
   await inOrganisation(office.data, b.id, (db) =>
     db.query(
+      `INSERT INTO client_rule (org_id, client_id, template_id, follow_up) VALUES ($1, $2, $3, $4)`,
+      [b.id, client, b.template, JSON.stringify({ title: 'Secret of B' })],
+    ),
+  );
+  await inOrganisation(office.data, b.id, (db) =>
+    db.query(
+      `INSERT INTO favourite (org_id, person_id, ref, of_what, is_on, said) VALUES ($1, $2, $3, 'place', true, $4)`,
+      [b.id, b.people.manager, b.site, idFrom(34)],
+    ),
+  );
+  await inOrganisation(office.data, b.id, (db) =>
+    db.query(`INSERT INTO signed_on_site (org_id, id, job_id, body) VALUES ($1, $2, $3, $4)`, [
+      ...[b.id, idFrom(33), b.job, JSON.stringify({ role: 'Secret of B' })],
+    ]),
+  );
+  await inOrganisation(office.data, b.id, (db) =>
+    db.query(
       `INSERT INTO on_the_way (org_id, id, visit_id, body, outcome) VALUES ($1, $2, $3, $4, 'sent')`,
       [b.id, idFrom(32), b.visit, JSON.stringify({ to: { name: 'Secret of B' } })],
     ),
@@ -484,6 +501,8 @@ const TRIES: Record<string, () => Try[]> = {
   'get /api/clients.:format': () => [{ at: '/api/clients.csv', gives: 200 }],
   'post /api/clients': () => [{ at: '/api/clients', body: CLIENT, gives: 200 }],
   'put /api/clients/:id': () => [{ at: `/api/clients/${client}`, body: CLIENT }],
+  'get /api/clients/:id/rules': () => [{ at: `/api/clients/${client}/rules` }],
+  'put /api/clients/:id/rules': () => [{ at: `/api/clients/${client}/rules`, body: { rules: [] } }],
   'get /api/imports/:kind/columns': () => [{ at: '/api/imports/things/columns', gives: 200 }],
   'post /api/imports/:kind': () => [
     { at: '/api/imports/people', body: IMPORT, gives: 200 },
@@ -664,6 +683,14 @@ const TRIES: Record<string, () => Try[]> = {
     },
   ],
   'get /api/jobs/:id': () => [{ at: `/api/jobs/${b.job}` }],
+  'post /api/approvals': () => [{ at: '/api/approvals', body: { jobs: [b.job] }, gives: 200 }],
+  'post /api/sites/:id/same-as': () => [
+    { at: `/api/sites/${b.site}/same-as`, body: { site: a.site } },
+    { at: `/api/sites/${a.site}/same-as`, body: { site: b.site } },
+  ],
+  'post /api/jobs/:id/signing': () => [
+    { at: `/api/jobs/${b.job}/signing`, body: { asked: false, reason: 'x' } },
+  ],
   'post /api/jobs/:id/decisions': () => [
     { at: `/api/jobs/${b.job}/decisions`, body: { decision: 'cancelled', reason: 'x' } },
   ],

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { JOB_ORDERS, type JobsAnswer } from '@ant-trail/contract/planning';
+import { JOB_ORDERS, type JobsAnswer } from '@ant-trail/contract/planning/desk';
 import { SITE_ORDERS, type SitesAnswer } from '@ant-trail/contract/sites';
 import { addDays } from '@ant-trail/core/calendar';
 import fc from 'fast-check';

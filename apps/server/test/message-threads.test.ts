@@ -1,7 +1,7 @@
 import type { Message, MessageThreads } from '@ant-trail/contract/messages';
 import type { PullAnswer } from '@ant-trail/contract/sync';
-import { timeOrderedId } from '@ant-trail/core/log';
 import type { z } from 'zod';
+import { freshId } from './support/fresh-id.ts';
 import { openOffice, type Caller, type Office, type Team } from './support/office.ts';
 
 let office: Office;
@@ -9,7 +9,6 @@ let team: Team;
 let manager: Caller;
 let technician: Caller;
 let count = 0;
-let ids = 0;
 
 beforeAll(async () => {
   office = await openOffice();
@@ -20,11 +19,10 @@ beforeEach(async () => {
   ({ manager, technician } = team);
 });
 
-const newId = (): string => timeOrderedId(Date.now() + ++ids, new Uint8Array(16).fill(ids % 250));
 const now = (): string => new Date().toISOString();
 const said = (text: string, more: object = {}) => {
   const { technician: person } = team.org.people;
-  return { id: newId(), person, visit: null, text, by: person, at: now(), ...more };
+  return { id: freshId(), person, visit: null, text, by: person, at: now(), ...more };
 };
 const write = (text: string, more: object = {}) =>
   manager.call('POST', '/api/messages', said(text, { by: team.org.people.manager, ...more }));
@@ -59,11 +57,11 @@ test('the office writes, the phone gets it, and the office hears that it was rea
   expect((await thread())[0]?.seenAt).toBeNull();
   const seen = {
     kind: 'message seen',
-    body: { id: newId(), message: sent.id, by: team.org.people.technician, at: now() },
+    body: { id: freshId(), message: sent.id, by: team.org.people.technician, at: now() },
   };
   expect((await technician.push(seen))[0]?.outcome).toBe('received');
   expect(
-    (await technician.push({ ...seen, body: { ...seen.body, id: newId() } }))[0]?.outcome,
+    (await technician.push({ ...seen, body: { ...seen.body, id: freshId() } }))[0]?.outcome,
   ).toBe('already had');
   expect((await thread())[0]?.seenAt).not.toBeNull();
   // A new phone has it from the start, nobody else’s does.
@@ -91,7 +89,7 @@ test('nobody writes in another’s name, to themselves, about nothing, or too mu
   const refused = await technician.push(
     { kind: 'message', body: said('x', { person: reviewer }) },
     { kind: 'message', body: said('x', { by: boss }) },
-    { kind: 'message', body: said('x', { visit: newId() }) },
+    { kind: 'message', body: said('x', { visit: freshId() }) },
     { kind: 'message', body: said('x'.repeat(1_001)) },
     { kind: 'message', body: said('   ') },
     { kind: 'message', body: said('This one is fine.') },
@@ -101,12 +99,12 @@ test('nobody writes in another’s name, to themselves, about nothing, or too mu
   ]);
   expect((await write('x', { person: boss })).status).toBe(422);
   expect((await write('x', { by: reviewer })).status).toBe(422);
-  expect((await write('x', { person: newId() })).status).toBe(404);
+  expect((await write('x', { person: freshId() })).status).toBe(404);
   expect((await technician.call('GET', '/api/messages')).status).toBe(403);
   const own = (await thread())[0];
   const [word] = await technician.push({
     kind: 'message seen',
-    body: { id: newId(), message: own?.id, by: team.org.people.technician, at: now() },
+    body: { id: freshId(), message: own?.id, by: team.org.people.technician, at: now() },
   });
   expect(word?.outcome).toBe('refused');
 });

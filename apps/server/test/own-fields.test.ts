@@ -1,5 +1,6 @@
 import type { OwnFieldsAnswer } from '@ant-trail/contract/fields';
-import type { JobCard, JobDetails, JobsAnswer } from '@ant-trail/contract/planning';
+import type { JobCard } from '@ant-trail/contract/planning';
+import type { JobDetails, JobsAnswer } from '@ant-trail/contract/planning/desk';
 import type { Client, ClientsAnswer, Site, SitesAnswer } from '@ant-trail/contract/sites';
 import type { Facts, Field } from '@ant-trail/core/fields';
 import type { z } from 'zod';

@@ -1,5 +1,6 @@
 import { randomBytes, randomUUID } from 'node:crypto';
-import type { JobCard, JobDetails } from '@ant-trail/contract/planning';
+import type { JobCard } from '@ant-trail/contract/planning';
+import type { JobDetails } from '@ant-trail/contract/planning/desk';
 import type { Dossier } from '@ant-trail/contract/review';
 import { timeOrderedId, type Entry } from '@ant-trail/core/log';
 import {

@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { setTimeout as sleep } from 'node:timers/promises';
 import type { PeopleAnswer, Person } from '@ant-trail/contract/accounts';
-import type { JobsAnswer } from '@ant-trail/contract/planning';
+import type { JobsAnswer } from '@ant-trail/contract/planning/desk';
 import type { z } from 'zod';
 import { inOrganisation } from '../src/database/tenancy.ts';
 import { openOffice, type Caller, type Office, type Team } from './support/office.ts';

@@ -11,6 +11,7 @@ import {
   type Office,
   type Organisation,
 } from './support/office.ts';
+import { freshId } from './support/fresh-id.ts';
 import { textOf } from './support/pdf.ts';
 
 let office: Office;
@@ -43,6 +44,22 @@ beforeAll(async () => {
     ),
     asEntry(finish),
   );
+  await technician.push({
+    kind: 'signed on site',
+    body: {
+      ...{ id: freshId(), job: org.job, visit: org.visit, role: 'warden' },
+      signature: {
+        name: 'Ansa Fell',
+        strokes: [
+          [
+            [0.1, 0.1],
+            [0.5, 0.15],
+          ],
+        ],
+      },
+      ...{ by: org.people.technician, at: new Date().toISOString() },
+    },
+  });
   await reviewer.push(
     asEntry(
       entryOf(org, {
@@ -84,6 +101,8 @@ test('the report says who with which credentials, what against which limit, and 
     'Above the expected',
     'corrected by reviewer of report: point forgotten',
     'Signed by T. Technician',
+    'Signed on site',
+    'Ansa Fell, warden',
     'Re-line the brake',
     `page 1 of ${pages.length}`,
   ])

@@ -1,6 +1,6 @@
 import { randomBytes } from 'node:crypto';
 import { setTimeout as sleep } from 'node:timers/promises';
-import type { JobDetails, JobsAnswer } from '@ant-trail/contract/planning';
+import type { JobDetails, JobsAnswer } from '@ant-trail/contract/planning/desk';
 import type { Round, RoundDetails, RoundDraft, RoundsAnswer } from '@ant-trail/contract/rounds';
 import { addDays } from '@ant-trail/core/calendar';
 import { timeOrderedId } from '@ant-trail/core/log';

@@ -78,6 +78,12 @@ function asOwn({ kind, body }: Sample): Sample {
     // Whom a word goes to, or until when, not to whom work is handed over.
     ...(kind === 'on the way' || kind === 'site time' ? { to: body['to'] } : {}),
     ...(kind === 'clock' || kind === 'message' ? { person: org.people.technician } : {}),
+    ...(kind === 'own order'
+      ? {
+          day: new Date().toISOString().slice(0, 10),
+          stops: (body['stops'] as object[]).map((stop) => ({ ...stop, visit: org.visit })),
+        }
+      : {}),
     // Of what was opened, not of a template.
     ...(kind === 'arrival opened' ? { version: 1 } : {}),
   };

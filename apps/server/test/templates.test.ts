@@ -97,9 +97,21 @@ test('a sheet begun under one version is finished under it after the next is pub
     { outcome: 'received' },
   ]);
   const pulled = await pull(technician);
-  expect(pulled.of('template').map((version) => version.number)).toEqual([4]);
+  const own = pulled.of('template').filter(({ template }) => template === org.template);
+  // The one it was begun under, and the newest for what begins now.
+  expect(own.map(({ number }) => number).sort()).toEqual([4, 5]);
   const dossier = (await manager.call('GET', `/api/sheets/${org.sheet}`)).body as Dossier;
   expect(dossier.version.number).toBe(4);
+});
+
+test('a phone that has all hears of each template that is published since, and nothing of the rest', async () => {
+  const { cursor } = await pull(technician);
+  const before = await pull(technician, cursor);
+  const { body } = await manager.call('POST', '/api/templates', {
+    ...{ after: 0, body: { ...shorter, title: 'Only since' } },
+  });
+  const since = await pull(technician, before.cursor);
+  expect(since.of('template').map(({ id }) => id)).toEqual([(body as PublishedTemplate).id]);
 });
 
 test('only those who plan may publish', async () => {

@@ -4,8 +4,8 @@ import type {
   OwnClock,
   PersonHours,
 } from '@ant-trail/contract/timesheet';
-import { timeOrderedId } from '@ant-trail/core/log';
 import type { z } from 'zod';
+import { freshId } from './support/fresh-id.ts';
 import { openOffice, type Caller, type Office, type Team } from './support/office.ts';
 
 const MONDAY = '2026-11-09';
@@ -15,7 +15,6 @@ let office: Office;
 let team: Team;
 let manager: Caller;
 let count = 0;
-let ids = 0;
 
 beforeAll(async () => {
   office = await openOffice();
@@ -26,9 +25,8 @@ beforeEach(async () => {
   ({ manager } = team);
 });
 
-const newId = (): string => timeOrderedId(Date.now(), new Uint8Array(16).fill(++ids % 250));
 const said = (step: string | null, time: string, more: object = {}) => ({
-  ...{ id: newId(), person: team.org.people.technician, day: DAY, step, at: at(time) },
+  ...{ id: freshId(), person: team.org.people.technician, day: DAY, step, at: at(time) },
   ...{ insteadOf: null, reason: null, by: team.org.people.technician, saidAt: at(time) },
   ...more,
 });
@@ -80,7 +78,7 @@ test('what can’t be is refused in words, and holds up nothing else', async () 
   expect(right).toBe('received');
   const odd = await team.technician.push({
     kind: 'clock',
-    body: said('ended', '16:00', { insteadOf: newId() }),
+    body: said('ended', '16:00', { insteadOf: freshId() }),
   });
   expect(odd[0]?.outcome).toBe('refused');
 });
@@ -120,7 +118,7 @@ test('time at a visit counts by itself, and can be put right', async () => {
   const event = (kind: string, time: string) => ({
     kind: 'visit event',
     body: {
-      ...{ id: newId(), visit, kind, by: technician, at: at(time), fix: null, distance: null },
+      ...{ id: freshId(), visit, kind, by: technician, at: at(time), fix: null, distance: null },
     },
   });
   await team.technician.push(
@@ -130,7 +128,7 @@ test('time at a visit counts by itself, and can be put right', async () => {
   const [word] = await team.technician.push({
     kind: 'site time',
     body: {
-      ...{ id: newId(), visit, from: at('08:20'), to: at('10:00'), reason: 'Left later' },
+      ...{ id: freshId(), visit, from: at('08:20'), to: at('10:00'), reason: 'Left later' },
       ...{ by: technician, saidAt: at('10:00') },
     },
   });

@@ -1,5 +1,6 @@
 import type { Branch, Me, Person } from '@ant-trail/contract/accounts';
-import type { JobCard, SuitingAnswer } from '@ant-trail/contract/planning';
+import type { JobCard } from '@ant-trail/contract/planning';
+import type { SuitingAnswer } from '@ant-trail/contract/planning/desk';
 import type { Site } from '@ant-trail/contract/sites';
 import { openOffice, type Caller, type Office, type Team } from './support/office.ts';
 

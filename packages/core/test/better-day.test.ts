@@ -201,3 +201,33 @@ test('any day: each visit once, with who suits or has it, when it was promised, 
     { numRuns: 120 },
   );
 });
+
+test('nobody is given more than their vehicle holds, counting what they have brought already', () => {
+  const boxes = (much: number) => ({ takes: [{ what: 'boxes', much }] });
+  const visits = [
+    visit('over', 1, { ...boxes(2), standing: { is: 'over', since: 540 } }),
+    visit('mine', 2, boxes(1)),
+    visit('free', 3, { ...boxes(2), person: null }),
+    visit('huge', 3, { ...boxes(9), person: null }),
+  ];
+  const holds = [{ what: 'Boxes ', much: 4 }];
+  const order = look(
+    day(visits, {
+      people: [person('imke', { holds }), person('jory', { holds: [{ what: 'boxes', much: 2 }] })],
+      now: 560,
+    }),
+  );
+  expect(Object.keys(startsOf(order))).toEqual(['mine']);
+  expect(Object.keys(startsOf(order, 'jory'))).toEqual(['free']);
+  expect(order.leftOut).toEqual([{ visit: 'huge', why: { code: 'too much', measure: 'boxes' } }]);
+});
+
+test('what is planned may be carried, though it is more than the vehicle holds', () => {
+  const order = look(
+    day([visit('a', 2, { takes: [{ what: 'kg', much: 50 }] })], {
+      people: [person('imke', { holds: [{ what: 'kg', much: 10 }] })],
+    }),
+  );
+  expect(Object.keys(startsOf(order))).toEqual(['a']);
+  expect(order.leftOut).toEqual([]);
+});

@@ -135,6 +135,18 @@ test('room that was made leaves nothing that overlaps or is too far, moves nothi
   );
 });
 
+test('past what somebody is at already no more is moved than it has to', () => {
+  const moved = makeRoom(
+    [
+      visit('v0', 80, { site: 'hut', minutes: 60 }),
+      visit('v1', 85, { site: 'pier', minutes: 5 }),
+      visit('v2', 135, { site: 'pier', minutes: 10, events: said('arrived') }),
+    ],
+    ways,
+  );
+  expect([...(moved ?? [])]).toEqual([['v1', 145]]);
+});
+
 test('a day that is too short for it makes no room', () => {
   const long = (id: string) => visit(id, 900, { minutes: 400 });
   expect(makeRoom([long('a'), long('b'), long('c')], near)).toBeNull();
@@ -209,4 +221,22 @@ test('twenty steps are kept; what moves nothing is none; a new one ends what was
   if (!first) throw new Error('no step');
   expect(giveUp(steps, first).done).not.toContain(first);
   expect([stepBack(NO_STEPS), stepAgain(NO_STEPS)]).toEqual([NO_STEPS, NO_STEPS]);
+});
+
+test('a day that takes more than the vehicle holds says at which stop, whatever is written large', () => {
+  const holds = [{ what: 'kg', much: 100 }];
+  const heavy = (id: string, start: number, much: number, more: Partial<BoardVisit> = {}) =>
+    visit(id, start, { takes: [{ what: 'KG', much }], ...more });
+  const own = { ...HOURS, holds };
+  const found = misfits(
+    [heavy('a', 480, 60), heavy('b', 600, 40), heavy('c', 720, 1)],
+    own,
+    DAY,
+    near,
+  );
+  expect(found).toEqual([{ code: 'vehicle', visit: 'c', what: 'KG', takes: 101, holds: 100 }]);
+  // Whoever turned back brought nothing there; what nobody knows of, everything holds.
+  const back = heavy('b', 600, 40, { events: said('set off', 'turned back') });
+  expect(misfits([heavy('a', 480, 60), back, heavy('c', 720, 1)], own, DAY, near)).toEqual([]);
+  expect(misfits([heavy('a', 480, 900)], HOURS, DAY, near)).toEqual([]);
 });

@@ -103,6 +103,10 @@ test.each([
   [{ stages: [], leftOut: 1 }, 'turned back'],
   // Two are still to be found on site.
   [{ stages: ['approved'], expected: 3 }, 'under way'],
+  // Whoever answers for the place has not signed.
+  [{ stages: ['finished'], unsigned: true }, 'under way'],
+  [{ stages: ['untouched'], unsigned: true }, 'planned'],
+  [{ decision: 'closed', stages: ['finished'], unsigned: true }, 'closed'],
   [{ stages: ['finished', 'approved'], expected: 2 }, 'in review'],
 ] as const)('a job with %j is %s', (known, state) => {
   const job = {

@@ -1,7 +1,7 @@
 import { standbyCapacity } from '../src/trades/alarm/index.ts';
 import { stressArea } from '../src/trades/bolting/index.ts';
-import { loopLimit } from '../src/trades/electrical/index.ts';
-import { airChanges, ventilation } from '../src/trades/energy/index.ts';
+import { loopLimit } from '../src/trades/electrical/loop.ts';
+import { airChanges, ventilation } from '../src/trades/energy/air.ts';
 import { scoreOf } from '../src/sheet/index.ts';
 
 // BS 7671 table 41.3 (values from memory; the formula reproduces them).

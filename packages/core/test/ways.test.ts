@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { MultiUndirectedGraph } from 'graphology';
 import { dijkstra } from 'graphology-shortest-path';
 import { distanceMetres } from '../src/geo/index.ts';
+import { meetAtCrossings } from '../src/maps/ways/crossings.ts';
 import { WayNetwork, wayLines, type GoesBy, type WayLine } from '../src/maps/ways/index.ts';
 
 /** About a hundred metres each way. */
@@ -33,9 +34,11 @@ describe('ways along the net of a map', () => {
           const spots = points.map(([east, north]) => at(east, north));
           const known = pairs.filter(([a, b]) => a !== b);
           const network = new WayNetwork(
-            known.map(([a, b], i) =>
-              line(kind, `${i}`, spots[a] ?? at(0, 0), spots[b] ?? at(0, 0)),
-            ),
+            // Each at a height of its own, so that they meet at their ends alone, as the graph has it.
+            known.map(([a, b], i) => ({
+              ...line(kind, `${i}`, spots[a] ?? at(0, 0), spots[b] ?? at(0, 0)),
+              level: i,
+            })),
           );
           const graph = new MultiUndirectedGraph();
           spots.forEach((_, i) => graph.addNode(i));
@@ -159,4 +162,70 @@ test('ways are read from what is drawn as one, whatever else stands in the map',
   expect(wayLines([{ look: 'cableway', content }]).map(({ timetable }) => timetable)).toEqual([
     ...[undefined, undefined, { every: 15, first: 400, last: 900, ride: undefined }],
   ]);
+});
+
+describe('lines that cross with no corner in common', () => {
+  const east = line('road', 'East', at(0, 10), at(20, 10));
+  const north = line('road', 'North', at(10, 0), at(10, 20));
+  const from = place(at(0, 10));
+  const to = place(at(10, 20));
+  const metresBy = (...lines: WayLine[]): number =>
+    new WayNetwork(lines).way(from, to, 'vehicle')?.metres ?? Infinity;
+
+  test('are turned at, and where one ends on the other, too', () => {
+    const wanted = distanceMetres(from, place(at(10, 10))) * 2;
+    expect(metresBy(east, north)).toBeCloseTo(wanted, -1);
+    const ending = line('path', 'Up', at(10, 10), at(10, 20));
+    expect(new WayNetwork([east, ending]).way(from, to, 'foot')?.metres).toBeCloseTo(wanted, -1);
+  });
+
+  test('are not turned at where one goes over or under the other, or is a cableway', () => {
+    expect(metresBy(east, { ...north, level: 1 })).toBe(Infinity);
+    expect(metresBy(east, { ...north, kind: 'cableway' })).toBe(Infinity);
+    // Two bridges at one height meet.
+    expect(metresBy({ ...east, level: 1 }, { ...north, level: 1 })).toBeLessThan(2_100);
+  });
+
+  test('stay as long as they were, and meet whatever order they are drawn in (property)', () => {
+    const spot = fc.tuple(fc.integer({ min: 0, max: 60 }), fc.integer({ min: 0, max: 60 }));
+    const lengthOf = ({ line: points }: WayLine): number =>
+      points
+        .slice(1)
+        .reduce((sum, to, i) => sum + distanceMetres(place(points[i] ?? to), place(to)), 0);
+    const corners = (lines: readonly WayLine[]): string[] =>
+      lines
+        .flatMap(({ line: points }) => points.map((each) => each.map((n) => n.toFixed(4)).join()))
+        .sort();
+    fc.assert(
+      fc.property(
+        fc.array(fc.array(spot, { minLength: 2, maxLength: 5 }), { minLength: 2, maxLength: 5 }),
+        (drawn) => {
+          const lines = drawn.map((points, i) =>
+            line('path', `${i}`, ...points.map(([e, n]) => at(e, n))),
+          );
+          const met = meetAtCrossings(lines);
+          met.forEach((each, i) => {
+            // A corner may stand a metre beside the line it is put into.
+            const corners = each.line.length - (lines[i]?.line.length ?? 0);
+            expect(Math.abs(lengthOf(each) - lengthOf(lines[i] ?? each))).toBeLessThan(
+              1 + corners * 3,
+            );
+          });
+          expect(corners(meetAtCrossings([...lines].reverse()))).toEqual(corners(met));
+        },
+      ),
+      { numRuns: 200 },
+    );
+  });
+
+  test('bridges and tunnels are read from the map', () => {
+    const feature = (properties: object) => ({
+      geometry: { type: 'LineString', coordinates: [at(0, 0), at(1, 0)] },
+      properties: { ...properties },
+    });
+    const features = [{ bridge: 'yes' }, { tunnel: true }, { level: 2 }, {}].map(feature);
+    expect(wayLines([{ look: 'road', content: { features } }]).map(({ level }) => level)).toEqual([
+      1, -1, 2, 0,
+    ]);
+  });
 });

@@ -1,4 +1,5 @@
 import type { Catalogue, CatalogueRow } from '@ant-trail/core/catalogues';
+import { CIRCUIT_LISTS } from './trades/electrical/lists.ts';
 
 /** What lies in the huts' provision lockers: name, group, how many fit a shelf, how many belong there, price. */
 const PROVISIONS: readonly (readonly [string, string, number, number, number])[] = [
@@ -124,4 +125,4 @@ const faults: Catalogue = {
 };
 
 /** The lists that answers are looked up in. */
-export const CATALOGUES: readonly Catalogue[] = [provisions, parts, faults];
+export const CATALOGUES: readonly Catalogue[] = [provisions, parts, faults, ...CIRCUIT_LISTS];

@@ -28,6 +28,7 @@ import { saidOfDay, type SaidOfDay } from './hours.ts';
 import { HOLIDAYS, ROUNDS } from './rounds.ts';
 import { KINDS, MAIN_THING, thingsAt, WORN } from './register.ts';
 import { placeOf, SITES, type DemoSite } from './sites.ts';
+import { SURVEYS } from './trades/surveys.ts';
 import { TEMPLATES, type DemoTemplate } from './templates/index.ts';
 import { WalkedSheet, type Author } from './walked-sheet.ts';
 
@@ -59,6 +60,14 @@ const INSTRUCTIONS: Record<string, string> = {
   spring: 'Readings at the weir, then a look round the works.',
   turbine: 'Round while it runs. Do not open the guard.',
   path: 'Walk the whole way and back; test one anchor.',
+  alarm: 'Panel, battery and every device. Tell the house before the horns sound.',
+  certificate: 'All boards, every circuit. Agree with the house when the power may go.',
+};
+
+/** What work takes along: a full gas bottle for each hut, grease and rags for a drive room. */
+const TAKES: Readonly<Record<string, readonly { what: string; much: number }[]>> = {
+  hut: [{ what: 'kilograms', much: 14 }],
+  drive: [{ what: 'kilograms', much: 4 }],
 };
 
 const MESSAGES = [
@@ -146,6 +155,7 @@ export class Scenario {
     this.notes();
     this.hours();
     this.messages();
+    this.surveys();
     return [...this.tables].map(([table, rows]) => ({ table, rows }));
   }
 
@@ -449,7 +459,7 @@ export class Scenario {
       plan,
       this.chance,
       this.chains,
-      this.setting.pictures[site.template] ?? [],
+      this.setting.pictures[site.template] ?? this.setting.pictures['board'] ?? [],
       this.instant(day, begun + 2),
     );
     const keep = (
@@ -470,6 +480,7 @@ export class Scenario {
         window_from: null,
         window_to: null,
         recipients: [`${mailName(site)}@tarnhollow.example`],
+        takes: TAKES[site.template] ?? [],
         ...ownColumns('job', {
           order: { value: `TA ${day.slice(2, 4)}-${job.slice(-4)}` },
           paid_by: { value: site.template === 'hut' ? 'client' : 'assembly' },
@@ -640,6 +651,25 @@ export class Scenario {
     this.event('tove', id, site, 'arrived', day, visit.start);
     const why = 'Locked: the key hangs at the harbour office, and that closes at four';
     this.event('tove', id, site, 'turned back', day, visit.start + 6, why);
+  }
+
+  /** What trade kits are there for was done some weeks ago and lately; one each was left half way through. */
+  private surveys(): void {
+    for (const { ago, who, place, template, walk } of SURVEYS) {
+      const site = SITES.find(({ name }) => name === place);
+      if (!site) continue;
+      const day = addDays(this.today, -ago);
+      const visit = { site: { ...site, template }, start: 13 * 60, minutes: 150 };
+      const log = this.newSheet(who, day, ago, visit, visit.start);
+      const author = this.author(who);
+      const { given, signs, isDone } = walk(this.chance, day);
+      log.sheet.say(author, given);
+      if (isDone) {
+        log.sheet.sign(author, signs).finish(author);
+        if (ago > 3) log.sheet.approve(this.author('sef'), this.instant(addDays(day, 1), 520));
+      }
+      log.keep(log.sheet.entries, isDone ? visit.start + visit.minutes : null);
+    }
   }
 
   /** What people left at places for whoever comes next. */

@@ -19,6 +19,7 @@ import {
 } from '@ant-trail/core/sheet';
 import type { Chance } from './chance.ts';
 import type { DemoPicture } from './pictures.ts';
+import type { Given } from './trades/given.ts';
 
 export interface Author {
   readonly person: string;
@@ -120,6 +121,19 @@ export class WalkedSheet {
       );
     const wantsPhoto = question.kind === 'photo' && this.chance.happens(0.4);
     if (after?.asksPhoto || wantsPhoto) this.photo(author, path);
+  }
+
+  /** Gives these answers, one after the other, and a photo where one asks for it. */
+  say(author: Author, given: readonly Given[]): this {
+    for (const { path, value, unit } of given) {
+      this.write(author, path, 'answer', value, unit === undefined ? {} : { unit });
+      if (questionAtPath(this.open.state, path)?.asksPhoto) this.photo(author, path);
+    }
+    return this;
+  }
+
+  sign(author: Author, path: string): this {
+    return this.write(author, path, 'answer', scribble(this.chance, author.name));
   }
 
   finish(author: Author): this {

@@ -1,4 +1,4 @@
-import { CalendarLink, CalendarLinkMade } from '@ant-trail/contract/planning';
+import { CalendarLink, CalendarLinkMade } from '@ant-trail/contract/planning/calendar';
 import { useEffect, useState } from 'react';
 import { Column, Row } from '@/design/box.tsx';
 import { Button } from '@/design/button.tsx';

@@ -1,6 +1,8 @@
+import type { Catalogue } from '@ant-trail/core/catalogues';
 import type { AnswerValue } from '@ant-trail/core/log';
-import type { SheetState } from '@ant-trail/core/sheet';
+import type { QuestionState, SheetState } from '@ant-trail/core/sheet';
 import type { ComponentType } from 'react';
+
 /** What a kit's own part of the capture screen is given: the sheet as it stands, and how to answer in it. */
 export interface KitPartProps {
   readonly state: SheetState;
@@ -13,4 +15,47 @@ export interface KnownKitPart {
   /** Key of the kit in core. */
   readonly kit: string;
   readonly load: () => Promise<{ default: ComponentType<KitPartProps> }>;
+}
+
+/** One thing said at one path; null takes away what is said there. */
+export interface Said {
+  readonly path: string;
+  readonly value: AnswerValue | null;
+  readonly unit?: string;
+}
+
+/** What a kit's own way of showing a group of rows is given. */
+export interface KitRowsProps {
+  /** The group, at the top of the sheet. */
+  readonly state: QuestionState;
+  readonly locked: boolean;
+  /** What the sheet is about, as people call it. */
+  readonly about: string;
+  /** Says all of it, or none. Gives the words for the person when it can't be said. */
+  readonly write: (said: readonly Said[]) => Promise<string | null>;
+  /** Somebody begins to type at a path: what others say there from now on they have not seen. */
+  readonly onType: (path: string) => void;
+  /** They are done: what they said follows all that is there. */
+  readonly onTyped: (path: string) => void;
+  /** Draws one question with all that belongs to it. */
+  readonly Question: ComponentType<{ readonly state: QuestionState; readonly locked: boolean }>;
+  /** Closes blanks out in one step; null where nobody may. */
+  readonly CloseOut: ComponentType<{
+    readonly blanks: readonly string[];
+    readonly where: string;
+  }> | null;
+  /** Adds rows from the register or by a pattern; null where that is done otherwise. */
+  readonly Add: ComponentType<{ readonly state: QuestionState }> | null;
+  /** A question in the group that is to be shown; `onShown` once it is. */
+  readonly sought: string | null;
+  readonly onShown: () => void;
+  /** A catalogue as it is here; null where it is not. */
+  readonly listOf: (key: string) => Promise<Catalogue | null>;
+}
+
+export interface KnownKitRows {
+  readonly kit: string;
+  /** Key of the row group it shows. */
+  readonly rows: string;
+  readonly load: () => Promise<{ default: ComponentType<KitRowsProps> }>;
 }

@@ -30,3 +30,11 @@ Object.assign(HTMLDialogElement.prototype, {
     this.open = false;
   },
 });
+// Nor does anything there change its size.
+Object.assign(globalThis, {
+  ResizeObserver: class {
+    observe = nowhere;
+    unobserve = nowhere;
+    disconnect = nowhere;
+  },
+});

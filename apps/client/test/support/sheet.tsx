@@ -48,6 +48,7 @@ export async function fill(
     access: '',
     hazards: [],
     retired: false,
+    found: null,
     number: '',
     contacts: [],
   });
@@ -73,6 +74,8 @@ export async function fill(
     reader: null,
     round: null,
     follows: null,
+    signing: null,
+    takes: [],
   });
   await store.visits.put({
     id: VISIT,

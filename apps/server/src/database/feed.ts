@@ -16,6 +16,8 @@ export type FeedKind =
   | 'document'
   | 'person'
   | 'message'
+  | 'favourite'
+  | 'template'
   | 'round';
 
 /**
@@ -29,7 +31,6 @@ export type Change =
         | 'action'
         | 'media'
         | 'mail'
-        | 'template'
         | 'client'
         | 'opening'
         | 'branch'

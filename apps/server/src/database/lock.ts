@@ -11,6 +11,7 @@ const LOCKS = {
   map: 13,
   'own fields': 14,
   documents: 15,
+  'a place found': 16,
 } as const;
 
 /** Waits until nobody else is at it, and keeps others waiting until the transaction ends. */

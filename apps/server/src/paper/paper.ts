@@ -31,9 +31,9 @@ const BOTTOM = 62;
 export class Paper {
   readonly document: PDFKit.PDFDocument;
   readonly left = MARGIN;
-  readonly width: number;
   private readonly root: PDFKit.PDFStructureElement;
   private readonly setter: TypeSetter;
+  private layout: 'portrait' | 'landscape' = 'portrait';
 
   constructor(title: string, author: string) {
     this.document = new PDFDocument({
@@ -47,9 +47,13 @@ export class Paper {
       info: { Title: title, Author: author, Creator: 'Ant Trail' },
     });
     this.setter = new TypeSetter(this.document);
-    this.width = this.document.page.width - 2 * MARGIN;
     this.root = this.document.struct('Document');
     this.document.addStructure(this.root);
+  }
+
+  /** How wide there is to write on this page. */
+  get width(): number {
+    return this.document.page.width - 2 * MARGIN;
   }
 
   get y(): number {
@@ -66,7 +70,14 @@ export class Paper {
 
   /** Begins a new page when less than this is left. */
   need(height: number): void {
-    if (this.room < height) this.document.addPage();
+    if (this.room < height) this.document.addPage({ layout: this.layout });
+  }
+
+  /** Goes on on a page laid this way, and keeps to it: wide tables need the long side. */
+  lay(layout: 'portrait' | 'landscape'): void {
+    if (layout === this.layout) return;
+    this.layout = layout;
+    this.document.addPage({ layout });
   }
 
   space(height: number): void {
@@ -90,17 +101,11 @@ export class Paper {
 
   /** Writes at a place of the same line without moving on; gives the height it took. */
   beside(words: string, x: number, y: number, style: Style & { width: number }): number {
-    const { face = 'text', size = 10.5, color = INK, width } = style;
-    const before = this.document.y;
-    const lines = this.setter.lines(words, width, face, size);
-    const height = this.setter.heightOfLine(face, size);
+    let height = 0;
     this.tagged(style.tag ?? 'P', () => {
-      lines.forEach((line, index) =>
-        this.drawLine(line, x, y + index * height, { width, size, color }),
-      );
+      height = this.box(words, x, y, style);
     });
-    this.document.y = before;
-    return lines.length * height;
+    return height;
   }
 
   /** Puts words on one line at a place, inside what is being drawn. */
@@ -141,6 +146,37 @@ export class Paper {
         .text(run.text, at, y, { lineBreak: false, ...run.options });
       at += run.width;
     }
+  }
+
+  /** A table for whoever hears it read aloud, row by row; `end` says that there are no more. */
+  table(): {
+    readonly row: (kind: 'TH' | 'TD', cells: readonly (() => void)[]) => void;
+    readonly end: () => void;
+  } {
+    const table = this.document.struct('Table');
+    this.root.add(table);
+    return {
+      row: (kind, cells) => {
+        const row = this.document.struct('TR');
+        table.add(row);
+        for (const cell of cells) row.add(this.document.struct(kind, {}, cell));
+        row.end();
+      },
+      end: () => table.end(),
+    };
+  }
+
+  /** Words in a box of their own, inside what is being drawn; gives the height they took. */
+  box(words: string, x: number, y: number, style: Style & { width: number }): number {
+    const { face = 'text', size = 10.5, color = INK, width } = style;
+    const before = this.document.y;
+    const height = this.setter.heightOfLine(face, size);
+    const lines = this.setter.lines(words, width, face, size);
+    lines.forEach((line, index) =>
+      this.drawLine(line, x, y + index * height, { width, size, color }),
+    );
+    this.document.y = before;
+    return lines.length * height;
   }
 
   figure(alt: string, draw: () => void): void {

@@ -38,6 +38,8 @@ export interface RecordSource<Kind extends RecordKind> {
   readonly ofPerson?: (db: EntityManager, person: string) => Promise<readonly Kept<Kind>[]>;
   /** Everybody of a branch has all of these, and there may be many: a page of them, in the order of their ids. */
   readonly ofBranch?: (db: EntityManager, page: BranchPage) => Promise<readonly Kept<Kind>[]>;
+  /** So many of these are a page; as many as there is room for where it is left out. */
+  readonly atMost?: number;
   /** Those that go along with jobs, which are given whole. */
   readonly withJobs?: (
     db: EntityManager,
@@ -58,6 +60,7 @@ export interface PhoneRecords {
   forAll(db: EntityManager): Promise<RecordChange[]>;
   ofPerson(db: EntityManager, person: string): Promise<RecordChange[]>;
   readonly isPaged: boolean;
+  readonly atMost: number;
   ofBranch(db: EntityManager, page: BranchPage): Promise<RecordChange[]>;
   withJobs(db: EntityManager, jobs: readonly JobAtHand[]): Promise<RecordChange[]>;
   after(
@@ -76,6 +79,7 @@ export function phoneRecords<Kind extends RecordKind>(source: RecordSource<Kind>
     forAll: async (db) => changes(await source.forAll?.(db)),
     ofPerson: async (db, person) => changes(await source.ofPerson?.(db, person)),
     isPaged: source.ofBranch !== undefined,
+    atMost: source.atMost ?? Infinity,
     ofBranch: async (db, page) => changes(await source.ofBranch?.(db, page)),
     withJobs: async (db, jobs) => changes(await source.withJobs?.(db, jobs)),
     after: async (db, feed, since) => {

@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { mkdir, writeFile } from 'node:fs/promises';
 import path from 'node:path';
 import { ROLES } from '@ant-trail/core/accounts';
-import { loadAllKits } from '@ant-trail/core/trades';
+import { prepareForAny } from '@ant-trail/core/sheet';
 import { DEMO_PASSWORD, drawPictures, Scenario } from '@ant-trail/demo';
 import type { DataSource } from 'typeorm';
 import { insertAll } from '../database/insert-all.ts';
@@ -17,7 +17,7 @@ const MORNING_HOUR = 9;
 
 /** Loads the demo organisation. Gives its id. */
 export async function loadDemo(data: DataSource, filesDir: string, now: Date): Promise<string> {
-  await loadAllKits();
+  await prepareForAny();
   const pictures = await drawPictures();
   let offsetHours = MORNING_HOUR - now.getUTCHours();
   if (offsetHours < -12) offsetHours += 24;

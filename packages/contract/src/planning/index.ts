@@ -1,89 +1,21 @@
-import { JOB_DECISIONS, JOB_STATES, PARTS, VISIT_STEPS } from '@ant-trail/core/planning';
-import { STAGES } from '@ant-trail/core/sheet';
+import { JOB_STATES, PARTS, VISIT_STEPS } from '@ant-trail/core/planning';
 import { z } from 'zod';
 import { SheetRef } from '../capture/index.ts';
-import {
-  Day,
-  Id,
-  Instant,
-  ListQuery,
-  listOf,
-  MinuteOfDay,
-  Name,
-  TimedId,
-  Words,
-} from '../common/index.ts';
-import { FactsContent, FieldsWhere } from '../fields/index.ts';
+import { Day, Id, Instant, MinuteOfDay, Name, TimedId } from '../common/index.ts';
+import { FactsContent } from '../fields/index.ts';
+import { Load } from './load.ts';
+import { Signing } from './signing.ts';
 
-export {
-  BoardAnswer,
-  BoardPeople,
-  BoardQuery,
-  BoardStop,
-  BoardWays,
-  CalendarAnswer,
-  CalendarQuery,
-  MOST_STOPS,
-  PlannerHere,
-  PlannersAnswer,
-  type CalendarDay,
-} from './board.ts';
-export { CalendarLink, CalendarLinkMade } from './calendar-link.ts';
-export { ManyJobs, ManyJobsMade, MOST_AT_ONCE } from './many-jobs.ts';
-export { DayChange, MOST_IN_ORDER, NotPlaced, OrderAnswer, OrderAsk, PlansTaken } from './order.ts';
-export { Shortfall, SuitingAnswer, SuitingQuery } from './suiting.ts';
+export { Favourite, FavouriteSaid } from './favourites.ts';
+export { MOST_IN_OWN_ORDER, OwnOrder } from './own-order.ts';
+export { Load } from './load.ts';
+export { SignedOnSite, Signing, UNSIGNED } from './signing.ts';
 
 export const JobState = z.enum(JOB_STATES);
 
 /** How many sheets one job may have. */
 export const MOST_SHEETS = 500;
-const SheetCount = z.int().min(1, 'At least one sheet.').max(MOST_SHEETS);
-
-/** A sheet that a job is to have: what for, and whose it is (null for everybody at the job). */
-export const SheetDraft = z
-  .object({ template: Id, asset: Id.nullable(), person: Id.nullable() })
-  .strict();
-export type SheetDraft = z.infer<typeof SheetDraft>;
-
-export const JobDraft = z
-  .object({
-    site: Id,
-    template: Id,
-    /** The thing of the place its first sheet is about. */
-    asset: Id.nullable().exactOptional(),
-    title: Name,
-    instructions: Words,
-    day: Day,
-    windowFrom: MinuteOfDay.nullable(),
-    windowTo: MinuteOfDay.nullable(),
-    start: MinuteOfDay,
-    minutes: z.int().min(5, 'At least 5 minutes.').max(720, 'At most 12 hours.'),
-    person: Id.nullable(),
-    recipients: z.array(z.email('This is not an e-mail address.')).max(10),
-    /** Key of the client's programme in the template. */
-    programme: z.string().max(80).optional(),
-    /** Sheets besides the first, in their order. */
-    moreSheets: z
-      .array(SheetDraft)
-      .max(MOST_SHEETS - 1)
-      .optional(),
-    /** Who is there besides the person, at the same time. */
-    helpers: z.array(Id).max(20).optional(),
-    /** How many sheets there are to be in the end, where some are only found on site. */
-    expectedSheets: SheetCount.nullable().optional(),
-    /** Who is to read what comes back; null for whoever comes to it. */
-    reader: Id.nullable().optional(),
-    /** What is known by the office's own fields. */
-    own: FactsContent.exactOptional(),
-  })
-  .refine(
-    (job) => job.windowFrom === null || job.windowTo === null || job.windowFrom < job.windowTo,
-    {
-      message: 'The window must end after it begins.',
-      path: ['windowTo'],
-    },
-  );
-export type JobDraft = z.infer<typeof JobDraft>;
+export const SheetCount = z.int().min(1, 'At least one sheet.').max(MOST_SHEETS);
 
 /** One sheet of a job. */
 export const JobSheet = z.object({
@@ -124,10 +56,12 @@ export const Job = z.object({
   round: z.object({ id: Id, name: Name, walk: Id }).nullable().default(null),
   /** The job it follows by a rule. Offices of before knew no such rules. */
   follows: z.object({ job: Id, title: Name, day: Day }).nullable().default(null),
+  /** Who signs for it at the place. Offices of before asked nobody. */
+  signing: Signing.nullable().default(null),
+  /** What it takes of a vehicle. Offices of before did not know. */
+  takes: Load.default([]),
 });
 export type Job = z.infer<typeof Job>;
-
-export const JobOwnDraft = z.object({ own: FactsContent }).strict();
 
 /** Why somebody was far away, or turned back. */
 export const StepReason = z
@@ -173,14 +107,6 @@ export const Visit = z.object({
 });
 export type Visit = z.infer<typeof Visit>;
 
-export const VisitPlan = z.object({
-  person: Id.nullable(),
-  day: Day,
-  start: MinuteOfDay,
-  minutes: z.int().min(5).max(720),
-});
-export type VisitPlan = z.infer<typeof VisitPlan>;
-
 /** One stop of the day: a visit with the job it is for. */
 export const VisitCard = z.object({ job: Job, visit: Visit, siteName: z.string() });
 export type VisitCard = z.infer<typeof VisitCard>;
@@ -188,60 +114,6 @@ export type VisitCard = z.infer<typeof VisitCard>;
 /** A job as lists show it, with everybody's visits, whoever leads first. */
 export const JobCard = z.object({ job: Job, visits: z.array(Visit), siteName: z.string() });
 export type JobCard = z.infer<typeof JobCard>;
-
-export const PlansAnswer = z.object({ cards: z.array(VisitCard) });
-export const DayAnswer = z.object({ day: Day, cards: z.array(VisitCard) });
-export const JOB_ORDERS = ['day', '-day', 'place', '-place'] as const;
-export const JobsQuery = ListQuery.extend({
-  state: JobState.optional(),
-  site: Id.optional(),
-  /** Whose visits; those of nobody yet by “nobody”. */
-  person: z.union([z.literal('nobody'), Id]).optional(),
-  template: Id.optional(),
-  where: FieldsWhere.optional(),
-  from: Day.optional(),
-  to: Day.optional(),
-  order: z.enum(JOB_ORDERS).default('-day'),
-});
-export type JobsQuery = z.infer<typeof JobsQuery>;
-export const JobsAnswer = listOf(JobCard);
-export const DayQuery = z.object({ day: Day });
-
-/** What the office decides about a whole job. */
-export const JobDecisionDraft = z
-  .object({
-    decision: z.enum(JOB_DECISIONS),
-    reason: z.string().trim().min(1, 'Say why.').max(1000),
-  })
-  .strict();
-export type JobDecisionDraft = z.infer<typeof JobDecisionDraft>;
-
-/** What a sheet of a job has come to, and what was decided about the job. */
-export const JobDetails = z.object({
-  card: JobCard,
-  sheets: z.array(
-    z.object({
-      ...{ id: Id, stage: z.enum(STAGES), answered: z.int(), asked: z.int() },
-      /** What follows it by the rule of its template; the job and the day once they are known. */
-      next: z
-        .object({
-          title: Name,
-          /** Days after it was finished. */
-          days: z.int(),
-          onlyAmiss: z.boolean(),
-          day: Day.nullable(),
-          job: Id.nullable(),
-          /** Why it could not be planned; null where it could, or is not yet. */
-          trouble: z.string().nullable(),
-        })
-        .nullable(),
-    }),
-  ),
-  decisions: z.array(
-    z.object({ decision: z.enum(JOB_DECISIONS), reason: z.string(), by: Id, at: Instant }),
-  ),
-});
-export type JobDetails = z.infer<typeof JobDetails>;
 
 /** Work that begins without a plan: the phone makes the job, the visit and the sheet at once. */
 export const BegunJob = z
@@ -312,16 +184,3 @@ export const Handover = z
   })
   .refine(({ by, to }) => by !== to, { message: 'It is handed over to somebody else.' });
 export type Handover = z.infer<typeof Handover>;
-
-/** What an organisation that begins has by now. */
-export const FirstSteps = z.object({
-  people: z.boolean(),
-  clients: z.boolean(),
-  places: z.boolean(),
-  things: z.boolean(),
-  templates: z.boolean(),
-  jobs: z.boolean(),
-  /** Somebody's sheet was approved, and its report made. */
-  reports: z.boolean(),
-});
-export type FirstSteps = z.infer<typeof FirstSteps>;

@@ -50,6 +50,19 @@ export const QueueItem = z.object({
 export type QueueItem = z.infer<typeof QueueItem>;
 export const QueueAnswer = listOf(QueueItem);
 
+/** Jobs whose sheets are approved in one step, as far as all is as it should be in them. */
+export const ApproveTogether = z
+  .object({ jobs: z.array(Id).min(1, 'Choose at least one job.').max(200, 'At most 200 jobs.') })
+  .strict();
+export const ApprovedTogether = z.object({
+  approved: z.int(),
+  /** Those that stay where they are, and why. */
+  left: z.array(z.object({ sheet: Id, title: z.string(), siteName: z.string(), why: z.string() })),
+  /** How many more are finished than are passed in one step. */
+  more: z.int(),
+});
+export type ApprovedTogether = z.infer<typeof ApprovedTogether>;
+
 /** What needs eyes most first, or what has waited longest. */
 export const QUEUE_ORDERS = ['eyes', 'waiting'] as const;
 export const QueueQuery = ListQuery.extend({

@@ -14,7 +14,10 @@ import { FactsContent, FieldsWhere } from '../fields/index.ts';
 import { Contact } from './contact.ts';
 
 export { Client, ClientDraft, ClientsAnswer, ClientsQuery } from './clients.ts';
+import { Found } from './found.ts';
+
 export { Contact } from './contact.ts';
+export { FoundPlace, SamePlace } from './found.ts';
 
 export const SiteDraft = Place.extend({
   name: Name,
@@ -50,12 +53,16 @@ export const Site = SiteDraft.extend({
   id: Id,
   /** Nothing more is planned there. Phones and servers of before know no such thing. */
   retired: z.boolean().default(false),
+  /** Told from the field, and not looked at yet. Phones and servers of before know no such thing. */
+  found: Found.nullable().default(null),
 });
 export type Site = z.infer<typeof Site>;
 
 export const SITE_ORDERS = ['name', '-name', 'client', '-client'] as const;
 export const SitesQuery = ListQuery.extend({
   retired: z.enum(['no', 'yes']).default('no'),
+  /** Only those told from the field that nobody has looked at. */
+  found: z.literal('yes').optional(),
   where: FieldsWhere.optional(),
   /** Whether words are looked for in names alone, or in addresses and hazards too. */
   within: z.enum(['name', 'all']).default('all'),

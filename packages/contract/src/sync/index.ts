@@ -12,15 +12,19 @@ import { Message, MessageSaid, MessageSeen, OnTheWay, Told } from '../messages/i
 import {
   AddedSheet,
   BegunJob,
+  Favourite,
+  FavouriteSaid,
   Handover,
   Job,
   LeftOutSheet,
+  OwnOrder,
+  SignedOnSite,
   Visit,
   VisitEvent,
 } from '../planning/index.ts';
 import { Asset, AssetKind } from '../register/index.ts';
 import { KeptRound } from '../rounds/kept.ts';
-import { LeftNote, Site, SiteNote } from '../sites/index.ts';
+import { FoundPlace, LeftNote, Site, SiteNote } from '../sites/index.ts';
 import { BoundTag, Tag } from '../tags/index.ts';
 import { PublishedTemplate } from '../templates/index.ts';
 import { ClockSaid, SiteTimeSaid } from '../timesheet/index.ts';
@@ -30,11 +34,13 @@ export const PUSH_LIMIT = 500;
 
 /** What can be sent, by kind: each with the content it carries. A kind once given out stays readable. */
 export const OPERATIONS = {
+  'place found': FoundPlace,
   'job begun': BegunJob,
   'sheet added': AddedSheet,
   'sheet left out': LeftOutSheet,
   'visit event': VisitEvent,
   entry: EntryContent,
+  'signed on site': SignedOnSite,
   'on the way': OnTheWay,
   handover: Handover,
   action: ActionDraft,
@@ -46,6 +52,8 @@ export const OPERATIONS = {
   'site time': SiteTimeSaid,
   message: MessageSaid,
   'message seen': MessageSeen,
+  favourite: FavouriteSaid,
+  'own order': OwnOrder,
 } as const;
 export type OperationKind = keyof typeof OPERATIONS;
 export type Operation = {
@@ -108,6 +116,7 @@ export const RECORDS = {
   round: KeptRound,
   told: Told,
   message: Message,
+  favourite: Favourite,
 } as const;
 export type RecordKind = keyof typeof RECORDS;
 export type RecordOf<Kind extends RecordKind> = z.infer<(typeof RECORDS)[Kind]>;

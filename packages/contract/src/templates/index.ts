@@ -42,6 +42,17 @@ const Points = z
   })
   .strict();
 
+/** The job that follows a sheet once it is approved. */
+export const FollowUp = z
+  .object({
+    days: z.int().min(0, 'Not before it was finished.').max(3_650, 'At most ten years.'),
+    title: z.string().trim().max(200),
+    template: Id.nullable(),
+    when: z.enum(FOLLOW_UP_WHEN),
+    person: z.enum(FOLLOW_UP_WHO),
+  })
+  .strict();
+
 const base = {
   key: Key,
   label: Name,
@@ -189,16 +200,8 @@ export const TemplateContent: z.ZodType<TemplateBody> = z
     programmes: z.array(Programme).max(50).exactOptional(),
     variants: z.array(Variant).max(50).exactOptional(),
     demands: Demands.exactOptional(),
-    followUp: z
-      .object({
-        days: z.int().min(0, 'Not before it was finished.').max(3_650, 'At most ten years.'),
-        title: z.string().trim().max(200),
-        template: Id.nullable(),
-        when: z.enum(FOLLOW_UP_WHEN),
-        person: z.enum(FOLLOW_UP_WHO),
-      })
-      .strict()
-      .exactOptional(),
+    followUp: FollowUp.exactOptional(),
+    signedOnSite: z.boolean().exactOptional(),
     sections: z
       .array(
         z

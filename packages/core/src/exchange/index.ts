@@ -1,4 +1,5 @@
 export { namesIn } from './names-in.ts';
+export { isForCell, readCell, type ReadCell, writeCell } from './read-cell.ts';
 export { answerTable, type TableCell } from './answer-table.ts';
 export {
   type ColumnUse,

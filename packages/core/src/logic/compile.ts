@@ -1,6 +1,7 @@
-import { Environment, type ASTNode } from '@marcbachmann/cel-js';
+import type { ASTNode, Environment } from '@marcbachmann/cel-js';
 import { Evaluator, Failed, MACROS, Missing, type Callable } from './evaluate.ts';
 import { GENERAL_FUNCTIONS, ROW_FUNCTIONS } from './general-functions.ts';
+import { newEnvironment } from './language.ts';
 import { LANGUAGE_FUNCTIONS } from './methods.ts';
 import { Meter, OverBudget } from './meter.ts';
 import type { FunctionOffer } from './offer.ts';
@@ -42,9 +43,6 @@ export interface Program {
 
 export type ProgramType = 'yes or no' | 'number' | 'anything';
 
-/** Names that are always there: what is given, the row before, one's own row, the client's programme. */
-export const RESERVED_NAMES = ['given', 'previous', 'row', 'programme'] as const;
-
 const ROW_FUNCTION_NAMES = new Set(ROW_FUNCTIONS.map(({ name }) => name));
 
 /** Whole numbers are read as such only where CEL needs one: a place in a list or in words. */
@@ -56,7 +54,7 @@ const WANTS_WHOLE = new Set(['substring', 'indexOf', 'lastIndexOf', 'split']);
  * a sheet are decimals, answers may be missing, and nothing may run without end.
  */
 export class Compiler {
-  private readonly environment = new Environment({
+  private readonly environment = newEnvironment({
     limits: { maxAstNodes: 800, maxDepth: 60, maxListElements: 200, maxMapEntries: 100 },
   });
   private readonly functions = new Map<string, Callable>(LANGUAGE_FUNCTIONS);
@@ -187,16 +185,6 @@ function makeDecimal(node: ASTNode): void {
 function readsAsVariable(environment: Environment, name: string): boolean {
   const checked = environment.parse(name).check();
   return checked.valid && checked.type !== 'type';
-}
-
-/** Whether a name means something in every expression, so that no question can be called so. */
-export function isLanguageWord(name: string): boolean {
-  if ((RESERVED_NAMES as readonly string[]).includes(name)) return true;
-  try {
-    return !readsAsVariable(new Environment().registerVariable(name, 'double'), name);
-  } catch {
-    return true;
-  }
 }
 
 const firstLine = (text: string): string => text.split('\n')[0] ?? text;

@@ -1,4 +1,4 @@
-import { isLanguageWord } from './compile.ts';
+import { isLanguageWord } from './words.ts';
 
 /** A key made from words, free in this template: it names the question in expressions. */
 export function freeKey(words: string, taken: ReadonlySet<string>): string {

@@ -1,8 +1,6 @@
 export {
   Compiler,
-  isLanguageWord,
   patternsIn,
-  RESERVED_NAMES,
   type AnswerContext,
   type Outcome,
   type Program,
@@ -20,4 +18,6 @@ export {
   problemWithPattern,
   usesPatterns,
 } from './patterns.ts';
+export { isLanguageLoaded, loadLanguage } from './language.ts';
+export { isLanguageWord, RESERVED_NAMES } from './words.ts';
 export { freeKey } from './free-key.ts';

@@ -21,6 +21,8 @@ export {
   type WorkingHours,
   type WorkTime,
 } from './suits.ts';
+export { holdsOf, type LoadOf } from './loads.ts';
+export { isUnsigned, type SigningKnown } from './signing.ts';
 export { estimateTravelMinutes, estimateWay } from './travel.ts';
 export {
   hasSaid,

@@ -17,6 +17,8 @@ export interface KnownOfJob {
   readonly leftOut?: number;
   /** How many sheets the job is to have in the end; null where those it has are all. */
   readonly expected: number | null;
+  /** Somebody at the place has to sign, and has not. */
+  readonly unsigned?: boolean;
 }
 
 /** Somebody turned back and nobody goes on; where it was who leads, helpers alone do not. */
@@ -31,13 +33,13 @@ function isTurnedBack({ leading, helping }: Pick<KnownOfJob, 'leading' | 'helpin
  * phone, whose work may not have arrived, says "finished".
  */
 export function jobState(known: KnownOfJob): JobState {
-  const { decision, leading, helping, stages, expected, leftOut = 0 } = known;
+  const { decision, leading, helping, stages, expected, leftOut = 0, unsigned = false } = known;
   const visits = [...leading, ...helping];
   if (decision === 'cancelled' || decision === 'closed') return decision;
   if (stages.includes('returned')) return 'returned';
   // Nothing of it was done: the office plans it anew, as if somebody had turned back.
   if (stages.length === 0 && leftOut > 0) return 'turned back';
-  const complete = stages.length > 0 && stages.length + leftOut >= (expected ?? 0);
+  const complete = !unsigned && stages.length > 0 && stages.length + leftOut >= (expected ?? 0);
   if (complete && stages.every((stage) => stage === 'approved')) return 'approved';
   if (complete && stages.every((stage) => stage === 'finished' || stage === 'approved'))
     return 'in review';

@@ -30,10 +30,14 @@ export function answersToCopy(from: RowState, to: RowState): CopiedAnswer[] {
 }
 
 /** The values a new row shares with the one it is made after. */
-export const answersForNewRow = (from: RowState, path: string): CopiedAnswer[] =>
+export const answersForNewRow = (from: Pick<RowState, 'questions'>, path: string): CopiedAnswer[] =>
   copied(from, path, new Set());
 
-const copied = (from: RowState, path: string, besides: ReadonlySet<string>): CopiedAnswer[] =>
+const copied = (
+  from: Pick<RowState, 'questions'>,
+  path: string,
+  besides: ReadonlySet<string>,
+): CopiedAnswer[] =>
   from.questions.flatMap(({ question, answer }) => {
     if (!answer || besides.has(question.key) || OWN_ONLY.has(question.kind)) return [];
     const { value, unit } = answer;

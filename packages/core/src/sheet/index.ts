@@ -43,7 +43,7 @@ export {
 export { nameRows } from './name-rows.ts';
 export { planSheet, problemsOf, TemplateError } from './plan.ts';
 export type { PlannedQuestion, SheetPlan, TemplateProblem } from './planned.ts';
-export { isPrepared, prepareFor } from './prepare.ts';
+export { isPrepared, prepareFor, prepareForAny } from './prepare.ts';
 export { readingsOf, type SheetReading } from './readings.ts';
 export { isQuestionPath, problemWithEntry } from './refuse.ts';
 export { isRow } from './row-group.ts';
@@ -62,6 +62,7 @@ export { sayPath } from './say-path.ts';
 export { sayPercent, sayScore, scoreOf } from './score.ts';
 export { SEVERITIES, type Severity, severityWord } from './severity.ts';
 export {
+  type Alert,
   type Finding,
   type KeptFile,
   type Photo,

@@ -18,6 +18,8 @@ export interface TemplateBody {
   readonly demands?: Demands;
   /** The job that follows one whose sheet is approved. */
   readonly followUp?: FollowUp;
+  /** Whoever answers for the place has to sign before the work is finished. */
+  readonly signedOnSite?: boolean;
 }
 
 export const FOLLOW_UP_WHEN = ['always', 'amiss'] as const;

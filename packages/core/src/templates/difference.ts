@@ -26,6 +26,8 @@ export function differences(before: TemplateBody, after: TemplateBody): string[]
   if (!same(before.variants, after.variants)) said.push('Changed the variants to begin with.');
   if (!same(before.demands, after.demands)) said.push('Changed what it takes to do it.');
   if (!same(before.followUp, after.followUp)) said.push('Changed what follows.');
+  if ((before.signedOnSite ?? false) !== (after.signedOnSite ?? false))
+    said.push('Changed whether it is signed on site.');
   return said;
 }
 

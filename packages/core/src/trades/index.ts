@@ -9,15 +9,24 @@ export type { KnownKit, Reckoned, Reckoning, ResultOffer, SheetAnswers, TradeKit
 export const KITS: readonly KnownKit[] = [
   {
     ...{ key: 'electrical', name: 'Electrical circuits' },
-    functions: ['loopLimit', 'loopImpedance'],
+    functions: [
+      ...['loopLimit', 'loopImpedance', 'faultCurrent', 'tripLimit', 'ringCross'],
+      ...['conductorResistance', 'cableCapacity', 'groupingFactor', 'ambientFactor'],
+      ...['voltageDrop', 'laidCapacity', 'deviceLimit', 'residualLimit'],
+    ],
     load: async () => (await import('./electrical/index.ts')).ELECTRICAL,
   },
   {
-    ...{ key: 'alarm', name: 'Alarm systems', functions: ['standbyCapacity'] },
+    ...{ key: 'alarm', name: 'Alarm systems' },
+    functions: ['standbyCapacity', 'standbyHours', 'batteryLeft'],
     load: async () => (await import('./alarm/index.ts')).ALARM,
   },
   {
-    ...{ key: 'energy', name: 'Energy', functions: ['airChanges', 'ventilation'] },
+    ...{ key: 'energy', name: 'Energy' },
+    functions: [
+      ...['airChanges', 'ventilation', 'flowAt', 'leakageArea', 'uValue', 'bridgedLayer'],
+      ...['conductionSaving', 'gainUse', 'loanPayment', 'netPresentValue', 'paybackYears'],
+    ],
     load: async () => (await import('./energy/index.ts')).ENERGY,
   },
   {

@@ -4,6 +4,7 @@ import { Column, Row } from '@/design/box.tsx';
 import { Button } from '@/design/button.tsx';
 import { FormDay, FormInput, FormPick, FormTime } from '@/design/form-fields.tsx';
 import { Input } from '@/design/input.tsx';
+import { MeasureFields } from '@/design/measure-fields.tsx';
 import { NamesField } from '@/design/names-field.tsx';
 import { Body, Heading } from '@/design/text.tsx';
 
@@ -126,50 +127,15 @@ function VehicleFields({ control }: Of) {
                 holds.length > 0 && !name.trim() ? 'Say what the vehicle is called.' : undefined
               }
             />
-            {holds.map((hold, index) => {
-              const put = (next: Partial<typeof hold>): void =>
-                change({
-                  name,
-                  holds: holds.map((each, at) => (at === index ? { ...each, ...next } : each)),
-                });
-              return (
-                <Row key={index} gap="$2" flexWrap="wrap" alignItems="flex-end">
-                  <Column flex={1} minWidth={160}>
-                    <Input
-                      label={`What it holds ${index + 1}, such as kilograms`}
-                      value={hold.what}
-                      onChange={(what) => put({ what })}
-                      problem={hold.what.trim() ? undefined : 'Say what is counted.'}
-                    />
-                  </Column>
-                  <Input
-                    label="At most"
-                    kind="decimal"
-                    value={Number.isFinite(hold.most) ? String(hold.most) : ''}
-                    onChange={(text) => put({ most: Number.parseFloat(text.replace(',', '.')) })}
-                    problem={Number.isFinite(hold.most) ? undefined : 'A number.'}
-                  />
-                  <Button
-                    dense
-                    plain
-                    label={`Remove what it holds ${index + 1}`}
-                    onPress={() => change({ name, holds: holds.filter((_, at) => at !== index) })}
-                  >
-                    Remove
-                  </Button>
-                </Row>
-              );
-            })}
-            {name ? (
-              <Row>
-                <Button
-                  dense
-                  onPress={() => change({ name, holds: [...holds, { what: '', most: 0 }] })}
-                >
-                  Add what it holds
-                </Button>
-              </Row>
-            ) : null}
+            <MeasureFields
+              label="What it holds"
+              number="At most"
+              rows={holds.map(({ what, most }) => ({ what, count: most }))}
+              mayAdd={name !== ''}
+              onChange={(rows) =>
+                change({ name, holds: rows.map(({ what, count }) => ({ what, most: count })) })
+              }
+            />
           </Column>
         );
       }}

@@ -4,8 +4,9 @@ import {
   type QuestionState,
   type RowState,
   type SheetState,
+  type TemplateBody,
 } from '@ant-trail/core/sheet';
-import { useState } from 'react';
+import { createContext, useContext, useState } from 'react';
 import { Column, Row } from '@/design/box.tsx';
 import { Button } from '@/design/button.tsx';
 import { Input } from '@/design/input.tsx';
@@ -15,14 +16,38 @@ import { newId } from '@/device/identity.ts';
 import type { Given } from '@/features/kinds/desk/control.ts';
 import { deskControl } from '@/features/kinds/desk/controls.ts';
 import { isForTheOffice, isTaken } from './beforehand.ts';
+import { RowsOfKit } from './rows-of-kit.tsx';
 
 export interface BeforehandProps {
+  readonly body: TemplateBody;
+  /** What the sheet is about, as people call it. */
+  readonly about: string;
   readonly open: boolean;
   readonly wrong: ReadonlyMap<string, string>;
   readonly onGive: (path: string, given: Given) => void;
 }
 
+/** What a question drawn by a trade kit needs to know of the page around it. */
+const Around = createContext<(BeforehandProps & { readonly sheet: SheetState }) | null>(null);
+
+/** A question as a trade kit has it drawn. */
+function QuestionOfKit({ state, locked }: { state: QuestionState; locked: boolean }) {
+  const around = useContext(Around);
+  return around ? (
+    <BeforehandQuestion {...around} state={state} open={around.open && !locked} />
+  ) : null;
+}
+
 export function BeforehandSections(props: BeforehandProps & { readonly state: SheetState }) {
+  const { state, ...rest } = props;
+  return (
+    <Around.Provider value={{ ...rest, sheet: state }}>
+      <Sections state={state} {...rest} />
+    </Around.Provider>
+  );
+}
+
+function Sections(props: BeforehandProps & { readonly state: SheetState }) {
   const { state, ...rest } = props;
   const sections = state.sections.filter(({ questions }) => questions.some(hasSomething));
   return (
@@ -48,7 +73,17 @@ const hasSomething = (state: QuestionState): boolean =>
 function BeforehandQuestion(props: BeforehandProps & { readonly state: QuestionState }) {
   const { state, open, wrong, onGive } = props;
   const { question, path, answer } = state;
-  if (question.kind === 'rows') return <BeforehandRows {...props} />;
+  const around = useContext(Around);
+  if (question.kind === 'rows')
+    return around ? (
+      <RowsOfKit
+        {...{ state, open, onGive, sheet: around.sheet, about: around.about, body: around.body }}
+        kit={around.body.kit}
+        Question={QuestionOfKit}
+      >
+        <BeforehandRows {...props} />
+      </RowsOfKit>
+    ) : null;
   const Control = deskControl(question);
   const refused = wrong.get(path);
   return (

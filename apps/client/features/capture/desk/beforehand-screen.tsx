@@ -99,16 +99,21 @@ function Beforehand({ dossier, again }: { dossier: Dossier; again: () => void })
       ) : null}
       <BeforehandSections
         state={state}
+        body={dossier.version.body}
+        about={`${dossier.site.name} · ${title.toLowerCase()}`}
         open={open}
         wrong={wrong}
         onGive={(path, given) => {
           setKept(0);
           setProblem(null);
-          const nowWrong = new Map(wrong);
-          if ('problem' in given) nowWrong.set(path, given.problem);
-          else nowWrong.delete(path);
-          setWrong(nowWrong);
-          if (!('problem' in given)) setDrafts(new Map([...drafts, [path, given]]));
+          // Several may be given in one go.
+          setWrong((before) => {
+            const now = new Map(before);
+            if ('problem' in given) now.set(path, given.problem);
+            else now.delete(path);
+            return now;
+          });
+          if (!('problem' in given)) setDrafts((before) => new Map([...before, [path, given]]));
         }}
       />
       {problem ? (

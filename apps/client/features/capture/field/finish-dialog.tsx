@@ -1,14 +1,19 @@
 import { STAGE_PATH } from '@ant-trail/core/log';
 import { everyQuestion, sayState, type Stop } from '@ant-trail/core/sheet';
 import { useRouter } from 'expo-router';
+import { Suspense, useState } from 'react';
 import { Column, Row } from '@/design/box.tsx';
 import { Button } from '@/design/button.tsx';
 import { Dialog } from '@/design/dialog.tsx';
 import { Mark } from '@/design/mark.tsx';
+import { Notice } from '@/design/notice.tsx';
 import { PressableRow } from '@/design/pressable-row.tsx';
 import { sayShortDay } from '@/design/say-day.ts';
 import { Body } from '@/design/text.tsx';
+import { useLive } from '@/device/use-live.ts';
 import { useMe } from '@/features/accounts/session.ts';
+import { SigningDialog } from '@/features/planning/field/signing-later.ts';
+import { heldUnsigned } from '@/features/planning/field/held-unsigned.ts';
 import { isAskedBeforeLeaving } from '@/features/planning/field/trail.ts';
 import { recordStep } from '@/features/planning/field/visit-steps.ts';
 import { usePhone } from '@/features/sync/phone.tsx';
@@ -26,7 +31,12 @@ export function FinishDialog({ onClose, onEdit }: FinishDialogProps) {
   const { store, engine } = usePhone();
   const { person } = useMe();
   const router = useRouter();
+  const { visit: here, own } = session.context;
+  const held = useLive(() => heldUnsigned(store, here, own.id), [store, here, own.id]);
+  const [signing, setSigning] = useState(false);
   const finish = async () => {
+    // What is shown may be a moment old.
+    if (await heldUnsigned(store, here, own.id)) return setSigning(true);
     const problem = await session.write(STAGE_PATH, 'finish', session.cover);
     if (problem) return;
     const { visit, job } = session.context;
@@ -64,9 +74,25 @@ export function FinishDialog({ onClose, onEdit }: FinishDialogProps) {
             : `${state.findings.length} ${state.findings.length === 1 ? 'finding' : 'findings'}.`}{' '}
           Once finished, the office reads it.
         </Body>
-        <Button main onPress={() => finish()}>
-          Finish the sheet
-        </Button>
+        {held ? (
+          <>
+            <Notice tone="eyes" mark="needs eyes">
+              Whoever answers for the place has to sign before this can be finished.
+            </Notice>
+            <Button main onPress={() => setSigning(true)}>
+              Have it signed
+            </Button>
+          </>
+        ) : (
+          <Button main onPress={() => finish()}>
+            Finish the sheet
+          </Button>
+        )}
+        {signing && held ? (
+          <Suspense fallback={null}>
+            <SigningDialog stop={held} onClose={() => setSigning(false)} />
+          </Suspense>
+        ) : null}
       </Column>
     </Dialog>
   );

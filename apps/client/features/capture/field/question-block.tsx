@@ -14,8 +14,9 @@ import { PARTS } from '../parts/parts.tsx';
 import { PhotoStrip } from '../parts/photos.tsx';
 import { useSheetSession, type PartProps } from '../session/sheet-context.tsx';
 import { ClosedOut, LastTime, Offered } from './offered.tsx';
+import { keepShown } from './keep-shown.ts';
 import { OthersAnswer, SaidApart } from './others.tsx';
-import { RowsBlock } from './rows-block.tsx';
+import { RowsOfKit } from './rows-of-kit.tsx';
 
 /** One question with what helps to answer it and what its answer asks for. */
 export const QuestionBlock = memo(function QuestionBlock({ state, locked }: PartProps) {
@@ -72,7 +73,7 @@ export const QuestionBlock = memo(function QuestionBlock({ state, locked }: Part
             Filled in by the office beforehand. Change it if it is not so.
           </Body>
         ) : null}
-        {isRows ? <RowsBlock state={state} locked={locked} Block={QuestionBlock} /> : null}
+        {isRows ? <RowsOfKit state={state} locked={locked} Block={QuestionBlock} /> : null}
         {state.messages.map((message) => (
           <Notice key={message.words} tone={message.tone === 'warning' ? 'eyes' : 'info'}>
             {message.words}
@@ -133,10 +134,7 @@ function useSought(path: string): void {
   useEffect(() => {
     if (!isSought) return;
     const element = document.getElementById(`question-${path}`);
-    const show = (): void => element?.scrollIntoView({ block: 'start' });
-    show();
-    // Out of sight it was not laid out: how high it is, and what is above it, is known only now.
-    requestAnimationFrame(() => requestAnimationFrame(show));
+    if (element) keepShown(element);
     element
       ?.querySelector<HTMLElement>('input:not([hidden]), textarea, button')
       ?.focus({ preventScroll: true });

@@ -5,12 +5,11 @@ import { Column, Row } from '@/design/box.tsx';
 import { Button } from '@/design/button.tsx';
 import { Body } from '@/design/text.tsx';
 import { useSheetSession, type PartProps } from '../session/sheet-context.tsx';
-import { AddRows } from './add-rows.tsx';
-import { FromRegister } from './from-register.tsx';
+import { AddToRows } from './add-to-rows.tsx';
 import { OpenRow } from './open-row.tsx';
 import { RowLine } from './row-line.tsx';
 
-interface RowsBlockProps extends PartProps {
+export interface RowsBlockProps extends PartProps {
   /** How a question of a row is drawn; rows stand within questions as well. */
   readonly Block: ComponentType<PartProps>;
 }
@@ -22,7 +21,6 @@ export function RowsBlock({ state, locked, Block }: RowsBlockProps) {
     to?.startsWith(`${state.path}/`) ? to : null,
   );
   const [opened, setOpened] = useState<string | null>(null);
-  const [adding, setAdding] = useState(false);
   const [removed, setRemoved] = useState<RowState | null>(null);
   const { question, path, rows } = state;
   useEffect(() => {
@@ -36,7 +34,6 @@ export function RowsBlock({ state, locked, Block }: RowsBlockProps) {
   const index = rows.findIndex((row) => row.id === opened);
   const row = rows[index];
   const changeable = !locked && !question.fixed;
-  const full = question.most !== undefined && rows.length >= question.most;
   const remove = (gone: RowState): void => {
     void session.write(gone.path, 'clear', null);
     setRemoved(gone);
@@ -81,14 +78,7 @@ export function RowsBlock({ state, locked, Block }: RowsBlockProps) {
           </Button>
         </Row>
       ) : null}
-      {changeable && !row ? (
-        <Row gap="$2" flexWrap="wrap">
-          <FromRegister state={state} />
-          <Button dense disabled={full} onPress={() => setAdding(true)}>
-            Add {question.each}
-          </Button>
-        </Row>
-      ) : null}
+      {changeable && !row ? <AddToRows state={state} /> : null}
       {row ? (
         <OpenRow
           key={row.id}
@@ -101,15 +91,6 @@ export function RowsBlock({ state, locked, Block }: RowsBlockProps) {
           changeable={changeable}
           onGo={(next) => setOpened(next?.id ?? null)}
           onRemove={() => remove(row)}
-        />
-      ) : null}
-      {adding ? (
-        <AddRows
-          each={question.each}
-          group={path}
-          rows={rows}
-          room={(question.most ?? 1000) - rows.length}
-          onClose={() => setAdding(false)}
         />
       ) : null}
     </Column>

@@ -4,9 +4,9 @@ import { useState } from 'react';
 import { Column } from '@/design/box.tsx';
 import { Segments } from '@/design/choose.tsx';
 import { Input } from '@/design/input.tsx';
+import { SignaturePad } from '@/design/signature-pad.tsx';
 import { Body } from '@/design/text.tsx';
 import { useAnswer } from '../session/sheet-context.tsx';
-import { SignaturePad } from './signature.tsx';
 
 const VERDICTS = [
   { value: 'passed', label: 'Passed' },

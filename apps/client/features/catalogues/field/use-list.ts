@@ -19,13 +19,17 @@ export function useList(
   key: string,
   site: string,
 ): Catalogue | null | undefined {
-  return useLive(
-    async () =>
-      isOurList(key)
-        ? ourList(store, key, site)
-        : ((await store.catalogues.where('key').equals(key).first()) ?? null),
-    [store, key, site],
-  );
+  return useLive(() => listKept(store, key, site), [store, key, site]);
+}
+
+/** The same, once; null where the phone has no such catalogue. */
+export async function listKept(
+  store: LocalStore,
+  key: string,
+  site: string,
+): Promise<Catalogue | null> {
+  if (isOurList(key)) return ourList(store, key, site);
+  return (await store.catalogues.where('key').equals(key).first()) ?? null;
 }
 
 async function ourList(store: LocalStore, list: OurList, site: string): Promise<Catalogue> {

@@ -1,6 +1,6 @@
 import { MapAnswer, MapPointsAnswer } from '@ant-trail/contract/maps';
 import { ShapesAnswer } from '@ant-trail/contract/register';
-import { DayAnswer } from '@ant-trail/contract/planning';
+import { DayAnswer } from '@ant-trail/contract/planning/desk';
 import { may } from '@ant-trail/core/accounts';
 import { View } from '@tamagui/core';
 import { useLocalSearchParams, useRouter } from 'expo-router';

@@ -3,7 +3,7 @@ import {
   type NotPlaced,
   type OrderAnswer,
   type BoardStop,
-} from '@ant-trail/contract/planning';
+} from '@ant-trail/contract/planning/desk';
 import { sayLength, sayMinute } from '@ant-trail/core/calendar';
 import { sayDistance } from '@ant-trail/core/geo';
 import { useState } from 'react';
@@ -221,7 +221,7 @@ export function sayNotPlaced(why: NotPlaced, { person }: Naming): string {
     case 'suits nobody':
       return 'nobody who is there has what this work takes';
     case 'too much':
-      return 'more than any vehicle holds';
+      return `no vehicle of those it suits holds so much (${why.measure})`;
     case 'out of reach':
       return why.soonest === null || why.until === null
         ? 'nobody is there and back within their hours'
@@ -229,6 +229,6 @@ export function sayNotPlaced(why: NotPlaced, { person }: Naming): string {
           ? `nobody is there by ${sayMinute(why.until)}: the first could be at ${sayMinute(why.soonest)}`
           : 'nobody is done and back within their hours';
     case 'days are full':
-      return `no room: ${sayNames(why.could.map(person))} could, but the day is full of what is promised or nearer`;
+      return `no room: ${sayNames(why.could.map(person))} could, but their days or vehicles are full of what is promised or nearer`;
   }
 }

@@ -1,4 +1,4 @@
-import type { BoardStop } from '@ant-trail/contract/planning';
+import type { BoardStop } from '@ant-trail/contract/planning/desk';
 import { sayMinute } from '@ant-trail/core/calendar';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { View } from '@tamagui/core';

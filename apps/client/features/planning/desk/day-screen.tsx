@@ -1,7 +1,5 @@
-import type { BoardStop } from '@ant-trail/contract/planning';
+import type { BoardStop } from '@ant-trail/contract/planning/desk';
 import { may } from '@ant-trail/core/accounts';
-import { minutesLate } from '@ant-trail/core/planning';
-import type { Move, Placing } from '@ant-trail/core/planning/board';
 import { View } from '@tamagui/core';
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import { useEffect, useMemo, useState, type ComponentType } from 'react';
@@ -10,7 +8,7 @@ import { Button } from '@/design/button.tsx';
 import { Dots } from '@/design/dots.tsx';
 import { usePageTitle } from '@/design/page-title.ts';
 import { useTwoSides } from '@/design/sides.ts';
-import { Body, Figure, Title } from '@/design/text.tsx';
+import { Body, Title } from '@/design/text.tsx';
 import { useIsLive } from '@/device/office.ts';
 import { useNow } from '@/device/use-now.ts';
 import { useMe } from '@/features/accounts/session.ts';
@@ -28,16 +26,17 @@ import {
   Undo,
   type BoardFilter,
 } from './board/board-bar.tsx';
-import { lanesOf, placingOf } from './board/board-stops.ts';
-import { sayMisfit, sayPlacing } from './board/board-words.ts';
+import { lanesOf } from './board/board-stops.ts';
+import { Counts } from './board/counts.tsx';
 import { DragBoard, DropGround } from './board/drag.tsx';
 import { HoldByKeys } from './board/hold-by-keys.tsx';
-import { letGo, lookAtStop, useHand } from './board/in-hand.ts';
+import { lookAtStop, useHand } from './board/in-hand.ts';
 import { MisfitList } from './board/misfit-list.tsx';
 import { Month } from './board/month.tsx';
 import { narrow } from './board/narrow.ts';
-import { hushSteps, stepsOf, takeStep } from './board/plan-steps.ts';
+import { hushSteps, stepsOf } from './board/plan-steps.ts';
 import { useBoard } from './board/use-board.ts';
+import { usePutting } from './board/use-putting.ts';
 import { Week, DAYS } from './board/week.tsx';
 import { DayChart } from './day-chart.tsx';
 import { DayList } from './day-list.tsx';
@@ -45,7 +44,6 @@ import { FirstSteps } from './first-steps.tsx';
 import { JobDialog } from './job-dialog.tsx';
 import { OpenVisit, type OpenedVisit } from './open-visit.tsx';
 import { useOrderOfDay } from './order-of-day.ts';
-import { stopOf } from './stop-marks.ts';
 import { isTurnedBack, ToPlan } from './to-plan.tsx';
 
 /** The stops of the day on the map, with whom and what is chosen on the chart. */
@@ -105,36 +103,7 @@ export function DayScreen({ Map: DayMap }: { readonly Map: ComponentType<BoardMa
       day: next === now.day ? undefined : next,
       view: nextView === 'day' ? undefined : nextView,
     });
-  const sayTo = (stop: BoardStop, to: Placing): string => {
-    const where = sayPlacing(to, people.name, stop.visit.day, now.day);
-    const moved = { ...stop, visit: { ...stop.visit, ...to } };
-    const others = board.stops.filter(({ visit }) => visit.id !== stop.visit.id);
-    const stops = [...others, moved];
-    const [lane] = lanesOf({
-      ...{ day: to.day, hours, stops, way },
-      people: walkers.filter(({ id }) => id === to.person),
-    });
-    const names = new Map(stops.map(({ visit, siteName }) => [visit.id, siteName]));
-    const misfit = lane?.misfits.find(({ visit }) => visit === stop.visit.id);
-    return misfit ? `${where}: ${sayMisfit(misfit, (id) => names.get(id) ?? '')}` : where;
-  };
-  const putDown = (stop: BoardStop, to: Placing): void => {
-    const from = placingOf(stop);
-    const moves: Move[] = [{ visit: stop.visit.id, from, to }];
-    const same = from.person === to.person && from.day === to.day && from.start === to.start;
-    if (same) return;
-    const words = `${stop.siteName} to ${sayPlacing(to, people.name, from.day, now.day)}`;
-    void takeStep({ words, moves });
-  };
-  const putDownHeld = (stop: BoardStop): void => {
-    const { inHand } = useHand.getState();
-    letGo();
-    if (inHand) putDown(stop, inHand.to);
-  };
-  const sayHeld = (): string => {
-    const { inHand } = useHand.getState();
-    return inHand ? `${inHand.stop.siteName}: ${sayTo(inHand.stop, inHand.to)}.` : '';
-  };
+  const { sayTo, putDown, sayHeld, putDownHeld } = usePutting(board, now.day);
   return (
     <DragBoard say={sayTo} onPutDown={putDown}>
       <Row
@@ -348,44 +317,5 @@ function LiveWord() {
         ? 'What phones send appears here by itself.'
         : 'Not in touch with the office server; trying again.'}
     </Body>
-  );
-}
-
-interface CountsProps {
-  readonly cards: readonly BoardStop[];
-  readonly minute: number | null;
-  readonly timeZone: string;
-}
-
-function Counts({ cards, minute, timeZone }: CountsProps) {
-  const placed = cards.filter((card) => card.visit.person !== null);
-  const done = placed.filter(({ job }) => job.state === 'in review' || job.state === 'approved');
-  const late =
-    minute === null
-      ? []
-      : placed.filter(
-          (card) =>
-            (card.job.state === 'planned' || card.job.state === 'under way') &&
-            minutesLate(stopOf(card, timeZone), minute) > 0,
-        );
-  return (
-    <Row gap="$3">
-      <Count count={placed.length} word={placed.length === 1 ? 'stop' : 'stops'} />
-      <Count count={done.length} word="done" />
-      {late.length > 0 ? <Count count={late.length} word="late" eyes /> : null}
-    </Row>
-  );
-}
-
-function Count({ count, word, eyes }: { count: number; word: string; eyes?: boolean }) {
-  return (
-    <Row gap={5} alignItems="baseline">
-      <Figure strong fontSize="$4" eyes={eyes}>
-        {count}
-      </Figure>
-      <Body small eyes={eyes}>
-        {word}
-      </Body>
-    </Row>
   );
 }

@@ -1,4 +1,4 @@
-import { JobDetails } from '@ant-trail/contract/planning';
+import { JobDetails } from '@ant-trail/contract/planning/desk';
 import { JOB_STATE_RULES, type JobDecision } from '@ant-trail/core/planning';
 import { useState } from 'react';
 import { Column, Row } from '@/design/box.tsx';

@@ -1,4 +1,4 @@
-import { FirstSteps as Steps } from '@ant-trail/contract/planning';
+import { FirstSteps as Steps } from '@ant-trail/contract/planning/desk';
 import { useRouter } from 'expo-router';
 import { Column, Leaf, Row } from '@/design/box.tsx';
 import { Button } from '@/design/button.tsx';

@@ -1,4 +1,9 @@
-import type { DayChange, OrderAnswer, PlansTaken, BoardStop } from '@ant-trail/contract/planning';
+import type {
+  DayChange,
+  OrderAnswer,
+  PlansTaken,
+  BoardStop,
+} from '@ant-trail/contract/planning/desk';
 import { grouped } from './board/board-stops.ts';
 
 type Change = OrderAnswer['changes'][number];

@@ -1,6 +1,7 @@
 import { hazardsOn } from '@ant-trail/core/planning';
 import { zodResolver } from '@hookform/resolvers/zod';
-import { JobCard, JobDraft } from '@ant-trail/contract/planning';
+import { JobCard } from '@ant-trail/contract/planning';
+import { JobDraft } from '@ant-trail/contract/planning/desk';
 import type { Site } from '@ant-trail/contract/sites';
 import { TemplatesAnswer } from '@ant-trail/contract/templates';
 import { useState } from 'react';

@@ -1,4 +1,4 @@
-import type { JobDetails } from '@ant-trail/contract/planning';
+import type { JobDetails } from '@ant-trail/contract/planning/desk';
 import { may } from '@ant-trail/core/accounts';
 import { JOB_STATE_RULES } from '@ant-trail/core/planning';
 import type { Stage } from '@ant-trail/core/sheet';
@@ -9,6 +9,7 @@ import { Mark, type MarkName } from '@/design/mark.tsx';
 import { sayDatedDay } from '@/design/say-day.ts';
 import { Body } from '@/design/text.tsx';
 import { useMe } from '@/features/accounts/session.ts';
+import { ApproveTogether } from './approve-together.tsx';
 
 const MARKS: Record<Stage, MarkName> = {
   untouched: 'planned',
@@ -88,6 +89,9 @@ export function JobSheets({ details }: { details: JobDetails }) {
           </Row>
         );
       })}
+      {details.sheets.filter(({ stage }) => stage === 'finished').length > 1 ? (
+        <ApproveTogether what="this job" jobs={[job.id]} />
+      ) : null}
       {job.expectedSheets !== null && job.expectedSheets > job.sheets.length ? (
         <Body small quiet>
           {job.expectedSheets} are expected in the end.

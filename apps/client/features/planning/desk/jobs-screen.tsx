@@ -1,4 +1,5 @@
-import { JobsAnswer, type JobCard } from '@ant-trail/contract/planning';
+import { type JobCard } from '@ant-trail/contract/planning';
+import { JobsAnswer } from '@ant-trail/contract/planning/desk';
 import { TemplatesAnswer } from '@ant-trail/contract/templates';
 import { may } from '@ant-trail/core/accounts';
 import { sayMinute } from '@ant-trail/core/calendar';

@@ -1,4 +1,4 @@
-import { ManyJobs, ManyJobsMade } from '@ant-trail/contract/planning';
+import { ManyJobs, ManyJobsMade } from '@ant-trail/contract/planning/desk';
 import { TemplatesAnswer } from '@ant-trail/contract/templates';
 import { may } from '@ant-trail/core/accounts';
 import { zodResolver } from '@hookform/resolvers/zod';

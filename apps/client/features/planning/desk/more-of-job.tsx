@@ -1,4 +1,4 @@
-import type { JobDraft, SheetDraft } from '@ant-trail/contract/planning';
+import type { JobDraft, SheetDraft } from '@ant-trail/contract/planning/desk';
 import { AssetsAnswer } from '@ant-trail/contract/register';
 import type { PublishedTemplate } from '@ant-trail/contract/templates';
 import { useWatch, type UseFormReturn } from 'react-hook-form';
@@ -6,7 +6,9 @@ import { Column, Row } from '@/design/box.tsx';
 import { Button } from '@/design/button.tsx';
 import { FindAmong } from '@/design/find-among.tsx';
 import { Input } from '@/design/input.tsx';
+import { MeasureFields } from '@/design/measure-fields.tsx';
 import { Pick } from '@/design/pick.tsx';
+import { Tick } from '@/design/tick.tsx';
 import { useOffice } from '@/device/office.ts';
 import { FindPerson } from '@/features/accounts/desk/find-person.tsx';
 import { FindTemplate } from './find-template.tsx';
@@ -21,10 +23,21 @@ export interface MoreOfJobProps {
 /** What few jobs need: further sheets, helpers, and how many sheets there will be in the end. */
 export function MoreOfJob({ form, templates, people }: MoreOfJobProps) {
   const { control, setValue } = form;
-  const [sheets = [], helpers = [], expected, person, site, reader] = useWatch({
-    control,
-    name: ['moreSheets', 'helpers', 'expectedSheets', 'person', 'site', 'reader'],
-  });
+  const [sheets = [], helpers = [], expected, person, site, reader, mustSign, takes = [], first] =
+    useWatch({
+      control,
+      name: [
+        'moreSheets',
+        'helpers',
+        'expectedSheets',
+        'person',
+        'site',
+        'reader',
+        'mustSign',
+        'takes',
+        'template',
+      ],
+    });
   const readers = useReaders();
   const register = useOffice(AssetsAnswer, site ? `/api/sites/${site}/assets` : null, [
     'site',
@@ -36,6 +49,10 @@ export function MoreOfJob({ form, templates, people }: MoreOfJobProps) {
     setValue('moreSheets', next);
   const setHelpers = (next: string[]): void => setValue('helpers', next);
   const others = people.filter(({ id }) => id !== person);
+  const saysTemplate = templates.some(
+    ({ template, body }) =>
+      body.signedOnSite && [first, ...sheets.map((each) => each.template)].includes(template),
+  );
   const staff = people.filter(({ id }) => id === person || helpers.includes(id));
   return (
     <Column gap="$3">
@@ -128,6 +145,23 @@ export function MoreOfJob({ form, templates, people }: MoreOfJobProps) {
           </Button>
         ) : null}
       </Row>
+      <Tick
+        label="Whoever answers for the place signs before it is finished"
+        on={mustSign ?? saysTemplate}
+        onPress={() => setValue('mustSign', !(mustSign ?? saysTemplate))}
+      />
+      <MeasureFields
+        label="What it takes of a vehicle"
+        number="How much"
+        rows={takes.map(({ what, much }) => ({ what, count: much }))}
+        mayAdd
+        onChange={(rows) =>
+          setValue(
+            'takes',
+            rows.map(({ what, count }) => ({ what, much: count })),
+          )
+        }
+      />
       {reader === undefined ? null : (
         <FindPerson
           label="Who reads what comes back"

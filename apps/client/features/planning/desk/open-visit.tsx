@@ -1,4 +1,4 @@
-import { JobDetails } from '@ant-trail/contract/planning';
+import { JobDetails } from '@ant-trail/contract/planning/desk';
 import type { NamedPerson } from '@/features/accounts/desk/use-people.ts';
 import { Dialog } from '@/design/dialog.tsx';
 import { Body } from '@/design/text.tsx';

@@ -1,4 +1,4 @@
-import type { OrderAnswer, BoardStop } from '@ant-trail/contract/planning';
+import type { OrderAnswer, BoardStop } from '@ant-trail/contract/planning/desk';
 import { useState } from 'react';
 import { cardsWith, changedIn, plansFor } from './in-order.ts';
 import { useBetterOrder } from './use-better-order.ts';

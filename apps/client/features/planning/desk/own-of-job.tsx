@@ -1,4 +1,4 @@
-import { JobDetails } from '@ant-trail/contract/planning';
+import { JobDetails } from '@ant-trail/contract/planning/desk';
 import { useState } from 'react';
 import { Column, Row } from '@/design/box.tsx';
 import { Button } from '@/design/button.tsx';

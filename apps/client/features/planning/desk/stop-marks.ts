@@ -1,4 +1,4 @@
-import type { BoardStop } from '@ant-trail/contract/planning';
+import type { BoardStop } from '@ant-trail/contract/planning/desk';
 import { inZone, sayLength } from '@ant-trail/core/calendar';
 import {
   JOB_STATE_RULES,

@@ -1,4 +1,4 @@
-import { SuitingAnswer, type Shortfall } from '@ant-trail/contract/planning';
+import { SuitingAnswer, type Shortfall } from '@ant-trail/contract/planning/desk';
 import { sayMinute } from '@ant-trail/core/calendar';
 import { Column } from '@/design/box.tsx';
 import { Notice } from '@/design/notice.tsx';

@@ -1,4 +1,5 @@
-import { JobsAnswer, type BoardStop, type JobCard, type Visit } from '@ant-trail/contract/planning';
+import { type JobCard, type Visit } from '@ant-trail/contract/planning';
+import { JobsAnswer, type BoardStop } from '@ant-trail/contract/planning/desk';
 import { sayLength } from '@ant-trail/core/calendar';
 import { turningBack, type JobState } from '@ant-trail/core/planning';
 import { useRouter } from 'expo-router';

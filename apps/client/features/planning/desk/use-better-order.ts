@@ -1,4 +1,4 @@
-import { OrderAnswer } from '@ant-trail/contract/planning';
+import { OrderAnswer } from '@ant-trail/contract/planning/desk';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { ask, wordsFor } from '@/device/api.ts';
 

@@ -1,4 +1,5 @@
-import { JobDetails, VisitCard } from '@ant-trail/contract/planning';
+import { VisitCard } from '@ant-trail/contract/planning';
+import { JobDetails } from '@ant-trail/contract/planning/desk';
 import { may } from '@ant-trail/core/accounts';
 import { readMinute, sayLength, sayMinute } from '@ant-trail/core/calendar';
 import { sayDistance } from '@ant-trail/core/geo';
@@ -22,6 +23,7 @@ import { dayToPlan } from './day-to-plan.ts';
 import { Decide } from './decide.tsx';
 import { OwnOfJob } from './own-of-job.tsx';
 import { JobSheets } from './job-sheets.tsx';
+import { SigningOfJob } from './signing-of-job.tsx';
 import { Suiting } from './suiting.tsx';
 
 export interface VisitDialogProps {
@@ -111,6 +113,7 @@ export function VisitDialog({ card, people, onClose }: VisitDialogProps) {
         ) : null}
         {details ? <JobSheets details={details} /> : null}
         {details ? <OwnOfJob job={details.card.job} mayChange={plans} /> : null}
+        {details ? <SigningOfJob job={details.card.job} mayChange={plans && !settled} /> : null}
         {replaced ? <Body quiet>Another visit is planned in its place.</Body> : null}
         {plans && !settled && !replaced ? (
           <>

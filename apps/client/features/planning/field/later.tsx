@@ -10,6 +10,11 @@ export const BeginDialog = lazy(async () => {
   return { default: Loaded };
 });
 
+export const OwnOrderDialog = lazy(async () => {
+  const { OwnOrderDialog: Loaded } = await import('./own-order-dialog.tsx');
+  return { default: Loaded };
+});
+
 export const LeaveDialog = lazy(async () => {
   const { LeaveDialog: Loaded } = await import('./leave-dialog.tsx');
   return { default: Loaded };

@@ -1,3 +1,4 @@
+import { isUnsigned } from '@ant-trail/core/planning';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { Column, Row } from '@/design/box.tsx';
@@ -36,6 +37,11 @@ export function LeaveDialog({ stop, onClose }: { stop: TrailStop; onClose: () =>
         {missing > 0 ? (
           <Notice tone="eyes" mark="needs eyes">
             {job.expectedSheets} sheets are expected at this job; there are {job.sheets.length}.
+          </Notice>
+        ) : null}
+        {isUnsigned(job.signing) ? (
+          <Notice tone="eyes" mark="needs eyes">
+            Whoever answers for the place has not signed yet.
           </Notice>
         ) : null}
         <Column role="list" gap="$2">

@@ -1,7 +1,7 @@
-import type { Job, Visit } from '@ant-trail/contract/planning';
+import type { Favourite, Job, Visit } from '@ant-trail/contract/planning';
 import type { TemplateVersion } from '@ant-trail/core/sheet';
 import type { EntityTable, Transaction } from 'dexie';
-import type { OnPhone, Waiting } from '@/device/local-store.ts';
+import { bodiesOf, type OnPhone, type Waiting } from '@/device/local-store.ts';
 import { showWaiting } from '@/device/waiting.ts';
 import { clearAway } from './clear-away.ts';
 import { keepVisits, noteGone } from './gone-visits.ts';
@@ -11,6 +11,7 @@ declare module '@/device/local-store.ts' {
   interface LocalStore {
     visits: EntityTable<Visit, 'id'>;
     jobs: EntityTable<Job, 'id'>;
+    favourites: EntityTable<Favourite, 'id'>;
   }
 }
 
@@ -63,10 +64,26 @@ async function giveJobsTheirRound(store: Transaction): Promise<void> {
     });
 }
 
+/** Nobody was asked to sign for a job, and none took of a vehicle. */
+async function giveJobsTheirSigning(store: Transaction): Promise<void> {
+  await store
+    .table<Partial<Job>>('jobs')
+    .toCollection()
+    .modify((job) => {
+      job.signing ??= null;
+      job.takes ??= [];
+    });
+}
+
 /** One's jobs and everybody's visits to them. */
 export const planningOnPhone = {
-  tables: { 1: { visits: 'id, day, job', jobs: 'id, site' } },
-  upgrades: { 4: giveJobsTheirParts, 6: giveBegunJobsTheirThing, 9: giveJobsTheirRound },
+  tables: { 1: { visits: 'id, day, job', jobs: 'id, site' }, 11: { favourites: 'id' } },
+  upgrades: {
+    4: giveJobsTheirParts,
+    6: giveBegunJobsTheirThing,
+    9: giveJobsTheirRound,
+    11: giveJobsTheirSigning,
+  },
   records: {
     job: {
       keep: async (store, records) => {
@@ -75,6 +92,12 @@ export const planningOnPhone = {
       },
     },
     visit: { keep: keepVisits, drop: noteGone },
+    favourite: {
+      keep: async (store, records) => {
+        await store.favourites.bulkPut(bodiesOf(records));
+        await showWaiting(store);
+      },
+    },
   },
   operations: planningOperations,
   clearAway,

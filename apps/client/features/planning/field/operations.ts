@@ -1,4 +1,9 @@
-import type { BegunJob, JobSheet } from '@ant-trail/contract/planning';
+import {
+  UNSIGNED,
+  type BegunJob,
+  type JobSheet,
+  type OwnOrder,
+} from '@ant-trail/contract/planning';
 import { UNPLANNED_MINUTES, type VisitStep } from '@ant-trail/core/planning';
 import type { TemplateVersion } from '@ant-trail/core/sheet';
 import { letSealsGo } from '@/features/arrival/field/on-phone.ts';
@@ -32,12 +37,21 @@ async function showBegunJob(store: LocalStore, begun: BegunJob): Promise<void> {
     sheets: [sheetUnder(begun.sheet, version, { asset, person: null, expected: true })],
     expectedSheets: null,
     reader: null,
-    ...{ round: null, follows: null },
+    ...{ round: null, follows: null, takes: [] },
+    signing: version.body.signedOnSite ? UNSIGNED : null,
   });
   await store.visits.add({
     ...{ id: begun.visit, job: id, person: by, day, start, minutes: UNPLANNED_MINUTES },
     ...{ part: 'leads', insteadOf: null, events: [] },
   });
+}
+
+async function setStarts(
+  store: LocalStore,
+  stops: OwnOrder['stops'],
+  which: 'start' | 'was',
+): Promise<void> {
+  for (const stop of stops) await store.visits.update(stop.visit, { start: stop[which] });
 }
 
 const leaveOut = (
@@ -113,6 +127,42 @@ export const planningOperations = {
     show: (store, { job, sheet, reason, by, at }) =>
       leaveOut(store, job, sheet, { reason, by, at }),
     takeBack: (store, { job, sheet }) => leaveOut(store, job, sheet, null),
+  },
+  'signed on site': {
+    place: ({ visit }) => visit,
+    say: ({ signature }) => `The signature of ${signature.name}`,
+    show: async (store, { id, job: at, role, signature, by, at: when }) => {
+      await store.jobs
+        .where('id')
+        .equals(at)
+        .modify((job) => {
+          const { asked = false, waived = null, signed = null } = job.signing ?? {};
+          if (signed && signed.id >= id) return;
+          job.signing = { asked, waived, signed: { id, role, signature, by, at: when } };
+        });
+    },
+    takeBack: (store, { id, job: at }) =>
+      store.jobs
+        .where('id')
+        .equals(at)
+        .modify((job) => {
+          if (job.signing?.signed?.id === id) job.signing = { ...job.signing, signed: null };
+        }),
+  },
+  'own order': {
+    place: ({ by }) => by,
+    say: () => 'Your stops in another order',
+    show: (store, { stops }) => setStarts(store, stops, 'start'),
+    takeBack: (store, { stops }) => setStarts(store, stops, 'was'),
+  },
+  favourite: {
+    place: ({ ref }) => ref,
+    say: ({ of, on }) => (on ? `A ${of} you want first` : `A ${of} that need not stand first`),
+    show: async (store, { id, of, ref, on }) => {
+      const before = await store.favourites.get(ref);
+      if (!before || before.said < id) await store.favourites.put({ id: ref, of, on, said: id });
+    },
+    takeBack: (store, { ref }) => store.favourites.delete(ref),
   },
   handover: {
     place: ({ visit, sheet }) => visit ?? sheet ?? '',

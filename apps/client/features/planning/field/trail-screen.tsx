@@ -11,7 +11,7 @@ import { FieldNav } from '@/features/sync/field/field-nav.tsx';
 import { KeptLine } from '@/features/sync/field/kept-line.tsx';
 import { useKept } from '@/features/sync/kept.ts';
 import { usePhone } from '@/features/sync/phone.tsx';
-import { BeginDialog, VisitDetails } from './later.tsx';
+import { BeginDialog, OwnOrderDialog, VisitDetails } from './later.tsx';
 import { planAhead } from './plan-for.ts';
 import { TrailStops } from './trail-stops.tsx';
 import { useTrail } from './use-trail.ts';
@@ -42,6 +42,9 @@ export function TrailScreen({ above, below }: TrailScreenProps) {
     [store, nextVersion],
   );
   const [beginning, setBeginning] = useState(false);
+  const [ordering, setOrdering] = useState(false);
+  // Of two stops there is hardly a better order.
+  const waiting = trail?.stops.filter(({ visit }) => visit.events.length === 0).length ?? 0;
   const filling = useIsFilling();
   const twoSides = useTwoSides();
   const next = ahead === 0 && !filling ? trail?.next : null;
@@ -81,6 +84,11 @@ export function TrailScreen({ above, below }: TrailScreenProps) {
                 Work that is not planned
               </Button>
             ) : null}
+            {ahead === 0 && !filling && trail && waiting > 2 ? (
+              <Button dense onPress={() => setOrdering(true)}>
+                A better order
+              </Button>
+            ) : null}
             {ahead < 7 ? (
               <Button dense onPress={() => setAhead(ahead + 1)}>
                 {ahead === 0 ? 'Tomorrow' : 'Day after'}
@@ -100,6 +108,11 @@ export function TrailScreen({ above, below }: TrailScreenProps) {
       {beginning ? (
         <Suspense fallback={null}>
           <BeginDialog onClose={() => setBeginning(false)} />
+        </Suspense>
+      ) : null}
+      {ordering && trail ? (
+        <Suspense fallback={null}>
+          <OwnOrderDialog day={day} stops={trail.stops} onClose={() => setOrdering(false)} />
         </Suspense>
       ) : null}
       <FieldFoot>

@@ -20,6 +20,7 @@ import { Known } from '@/features/fields/field/known.tsx';
 import { TellThem } from '@/features/messages/field/tell-them.tsx';
 import { NotesHere } from '@/features/sites/field/notes-here.tsx';
 import { usePhone } from '@/features/sync/phone.tsx';
+import { SignedHere } from './signed-here.tsx';
 import { SheetList } from './sheet-list.tsx';
 import { markFor, standingWords } from './step-words.ts';
 import type { TrailStop } from './trail.ts';
@@ -113,6 +114,9 @@ export function VisitDetails({ stop, aside = false }: VisitDetailsProps) {
             Write to the office about this stop
           </Button>
         </Row>
+      </Part>
+      <Part title="Signed on site">
+        <SignedHere stop={stop} />
       </Part>
       <DocumentsPart stop={stop} />
       <ArrivalPart site={site.id} visit={visit} />

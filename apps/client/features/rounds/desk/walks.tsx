@@ -1,4 +1,4 @@
-import { JobDetails } from '@ant-trail/contract/planning';
+import { JobDetails } from '@ant-trail/contract/planning/desk';
 import type { RoundWalk } from '@ant-trail/contract/rounds';
 import { JOB_STATE_RULES } from '@ant-trail/core/planning';
 import { useState } from 'react';
@@ -9,6 +9,7 @@ import { sayNearDay } from '@/design/say-day.ts';
 import { Body, Heading } from '@/design/text.tsx';
 import { useOffice } from '@/device/office.ts';
 import { usePeople } from '@/features/accounts/desk/use-people.ts';
+import { ApproveTogether } from '@/features/planning/desk/approve-together.tsx';
 import { VisitDialog } from '@/features/planning/desk/visit-dialog.tsx';
 import { WALK_MARKS } from './walk-marks.ts';
 
@@ -53,6 +54,12 @@ export function Walks({ title, nothing, walks, today, older = false }: WalksProp
                 {words}
               </Body>
             ))}
+            {open === walk.id ? (
+              <ApproveTogether
+                what="this walk"
+                jobs={walk.jobs.filter(({ state }) => state === 'in review').map(({ id }) => id)}
+              />
+            ) : null}
             {open === walk.id
               ? walk.jobs.map(({ id, siteName, state, person, leftOut }) => (
                   <Row key={id} gap="$2" paddingLeft="$4">

@@ -1,7 +1,7 @@
 import { zodResolver } from '@hookform/resolvers/zod';
 import { Client, ClientDraft } from '@ant-trail/contract/sites';
 import { useRouter } from 'expo-router';
-import { useState } from 'react';
+import { useState, type ComponentType } from 'react';
 import { Controller, useForm } from 'react-hook-form';
 import type { z } from 'zod';
 import { Column } from '@/design/box.tsx';
@@ -16,9 +16,13 @@ import { useFacts } from '@/features/fields/desk/use-facts.ts';
 import { useOwnFields } from '@/features/fields/desk/use-own-fields.ts';
 import { ContactFields } from './contact-fields.tsx';
 
+export type RulesOfClient = ComponentType<{ client: Client; mayKeep: boolean }>;
+
 export interface ClientDialogProps {
   readonly client: Client | null;
   readonly mayKeep: boolean;
+  /** What follows the work for it. */
+  readonly Rules: RulesOfClient;
   readonly onClose: () => void;
   readonly onSaved: () => void;
 }
@@ -32,7 +36,7 @@ const TEXTS = [
 ] as const;
 
 /** Adds a client or changes one. */
-export function ClientDialog({ client, mayKeep, onClose, onSaved }: ClientDialogProps) {
+export function ClientDialog({ client, mayKeep, Rules, onClose, onSaved }: ClientDialogProps) {
   const router = useRouter();
   const [problem, setProblem] = useState<string | null>(null);
   const { name, number, address, contacts, note } = client ?? EMPTY;
@@ -84,6 +88,7 @@ export function ClientDialog({ client, mayKeep, onClose, onSaved }: ClientDialog
             Save
           </Button>
         ) : null}
+        {client ? <Rules {...{ client, mayKeep }} /> : null}
         {client && client.places > 0 ? (
           <Button
             dense

@@ -15,7 +15,7 @@ import { ListPage } from '@/features/lists/desk/list-page.tsx';
 import type { ListColumn } from '@/features/lists/desk/office-list.tsx';
 import { TextFilter } from '@/features/lists/desk/text-filter.tsx';
 import { useList } from '@/features/lists/desk/use-list.ts';
-import { ClientDialog } from './client-dialog.tsx';
+import { ClientDialog, type RulesOfClient } from './client-dialog.tsx';
 
 const COLUMNS: readonly ListColumn<Client>[] = [
   {
@@ -54,7 +54,7 @@ const COLUMNS: readonly ListColumn<Client>[] = [
 ];
 
 /** Whom the work is for. */
-export function ClientsScreen() {
+export function ClientsScreen({ Rules }: { Rules: RulesOfClient }) {
   const { person } = useMe();
   const router = useRouter();
   const [opened, setOpened] = useState<Client | 'new' | null>(null);
@@ -116,7 +116,7 @@ export function ClientsScreen() {
         <ClientDialog
           key={opened === 'new' ? 'new' : opened.id}
           client={opened === 'new' ? null : opened}
-          mayKeep={mayKeep}
+          {...{ mayKeep, Rules }}
           onClose={() => setOpened(null)}
           onSaved={list.again}
         />

@@ -7,6 +7,7 @@ import { Column, Row } from '@/design/box.tsx';
 import { Button } from '@/design/button.tsx';
 import { Mark } from '@/design/mark.tsx';
 import { Body } from '@/design/text.tsx';
+import { Tick } from '@/design/tick.tsx';
 import { useMe } from '@/features/accounts/session.ts';
 import { useNow } from '@/device/use-now.ts';
 import { ImportButton } from '@/features/exchange/desk/import-button.tsx';
@@ -27,7 +28,16 @@ const columnsOf = (today: string): readonly ListColumn<Site>[] => [
     label: 'Place',
     order: 'name',
     width: 280,
-    cell: (site) => <Body strong>{site.name}</Body>,
+    cell: (site) => (
+      <Column>
+        <Body strong>{site.name}</Body>
+        {site.found ? (
+          <Body small eyes>
+            told from the field
+          </Body>
+        ) : null}
+      </Column>
+    ),
   },
   {
     id: 'client',
@@ -89,7 +99,7 @@ export function PlacesScreen({ Together }: PlacesScreenProps) {
     path: '/api/sites',
     schema: SitesAnswer,
     about: ['site'],
-    keys: ['retired', 'where'],
+    keys: ['retired', 'found', 'where'],
   });
   const { fields } = useOwnFields('place');
   const columns = [...columnsOf(today), ...ownColumns<Site>(fields, ({ own }) => own)];
@@ -139,6 +149,11 @@ export function PlacesScreen({ Together }: PlacesScreenProps) {
             words={['in use', 'retired']}
             query={list.query}
             onChange={list.change}
+          />
+          <Tick
+            label="Told from the field"
+            on={list.query['found'] === 'yes'}
+            onPress={() => list.change({ found: list.query['found'] ? undefined : 'yes' })}
           />
         </>
       }

@@ -17,6 +17,7 @@ import { useOwnFields } from '@/features/fields/desk/use-own-fields.ts';
 import { BranchOfSite } from './branch-of-site.tsx';
 import { HazardFields } from './hazard-fields.tsx';
 import { RadiusField } from './radius-field.tsx';
+import { ToldFromField } from './told-from-field.tsx';
 import { ContactFields } from './contact-fields.tsx';
 
 export interface SiteDialogProps {
@@ -81,6 +82,15 @@ export function SiteDialog({ site, onClose, onSaved }: SiteDialogProps) {
   return (
     <Dialog title={site?.name ?? 'A new place'} onClose={onClose} width={620}>
       <Column gap="$3">
+        {site ? (
+          <ToldFromField
+            site={site}
+            onSame={(known) => {
+              onClose();
+              onSaved(known);
+            }}
+          />
+        ) : null}
         {TEXTS.map(({ name, label }) => (
           <FormInput key={name} {...{ control, name, label }} lines={name === 'access' ? 2 : 1} />
         ))}

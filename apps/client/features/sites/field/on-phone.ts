@@ -25,6 +25,19 @@ export const sitesOnPhone = {
     await store.siteNotes.where('site').anyOf(others).delete();
   },
   operations: {
+    'place found': {
+      place: ({ id }) => id,
+      say: ({ name }) => `The place “${name}”, found here`,
+      show: async (store, { id, name, address, lat, lon, sure, by, at }) => {
+        // The office’s own word on it stands above what was told from here.
+        if (await store.sites.get(id)) return;
+        await store.sites.add({
+          ...{ id, name, address, lat, lon, client: '', number: '', access: '' },
+          ...{ hazards: [], contacts: [], retired: false, found: { sure, by, at } },
+        });
+      },
+      takeBack: (store, { id }) => store.sites.delete(id),
+    },
     'site note': {
       place: ({ site }) => site,
       say: ({ text }) => `The note “${text}”`,

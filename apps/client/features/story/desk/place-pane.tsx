@@ -77,7 +77,7 @@ export function PlacePane({ site, things }: { site: Site; things: readonly Asset
                 <Button
                   dense
                   plain
-                  label={`Story of ${thing.name}`}
+                  label={`Its story: ${thing.name}`}
                   onPress={() => router.setParams({ thing: thing.id })}
                 >
                   Its story

@@ -190,7 +190,13 @@ export function PlaceScreen() {
         {!chosen && twoSides && site ? <PlacePane site={site} things={all} /> : null}
       </Row>
       {open === 'place' && site ? (
-        <SiteDialog site={site} onClose={() => setOpen(null)} onSaved={place.again} />
+        <SiteDialog
+          site={site}
+          onClose={() => setOpen(null)}
+          onSaved={(saved) =>
+            saved.id === id ? place.again() : router.navigate(`/places/${saved.id}`)
+          }
+        />
       ) : null}
       {open === 'new' ? (
         <ThingDialog

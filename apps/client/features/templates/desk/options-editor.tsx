@@ -13,7 +13,7 @@ import { Input } from '@/design/input.tsx';
 import { Pick } from '@/design/pick.tsx';
 import { Heading } from '@/design/text.tsx';
 import { Tick } from '@/design/tick.tsx';
-import { NumberField } from './number-field.tsx';
+import { NumberField } from '@/design/number-field.tsx';
 import type { Patch } from './patch.ts';
 
 export interface OptionsEditorProps {

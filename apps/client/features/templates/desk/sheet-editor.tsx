@@ -14,7 +14,7 @@ import { FollowUpFields } from './follow-up-fields.tsx';
 import { ImportQuestions } from './import-questions.tsx';
 import { Programmes } from './programmes.tsx';
 import { Variants } from './variants.tsx';
-import { NumberField } from './number-field.tsx';
+import { NumberField } from '@/design/number-field.tsx';
 import { Body, Heading } from '@/design/text.tsx';
 
 /** What holds for the whole template, and the way in and out as a file. */
@@ -140,6 +140,14 @@ export function SheetEditor(props: {
           const next = { ...body, demands };
           if (Object.keys(demands).length === 0) Reflect.deleteProperty(next, 'demands');
           onChange(next);
+        }}
+      />
+      <Tick
+        label="Whoever answers for the place signs before it is finished"
+        on={body.signedOnSite === true}
+        onPress={() => {
+          const { signedOnSite: was, ...rest } = body;
+          onChange(was ? rest : { ...rest, signedOnSite: true });
         }}
       />
       <FollowUpFields body={body} onChange={onChange} />

@@ -1,6 +1,5 @@
 import { TemplatesAnswer } from '@ant-trail/contract/templates';
-import { questionsOf } from '@ant-trail/core/sheet';
-import { loadAllKits } from '@ant-trail/core/trades';
+import { prepareForAny, questionsOf } from '@ant-trail/core/sheet';
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import { lazy, Suspense, useState } from 'react';
 import { Column, Row, Rule } from '@/design/box.tsx';
@@ -16,7 +15,7 @@ import { StartersDialog } from './starters-dialog.tsx';
 
 /** It offers every trade kit there is, so all of them come with it. */
 const Builder = lazy(async () => {
-  const [{ Builder: part }] = await Promise.all([import('./builder.tsx'), loadAllKits()]);
+  const [{ Builder: part }] = await Promise.all([import('./builder.tsx'), prepareForAny()]);
   return { default: part };
 });
 

@@ -17,7 +17,11 @@ export const entryTaker: OperationTaker<Entry> = {
 /** A clock that is so far off misleads whoever reads the times. */
 const CLOCK_OFF_MS = 10 * 60_000;
 
-async function takeEntries(taking: Taking, entries: readonly Entry[]): Promise<Word[]> {
+/** Takes entries into the logs of their sheets, by whoever may write them. */
+export async function takeEntries(
+  taking: Pick<Taking, 'db' | 'session' | 'clockOffMs'>,
+  entries: readonly Entry[],
+): Promise<Word[]> {
   const { db, session } = taking;
   const sheets = await sheetsToWriteIn(db, entries);
   const proofProblem = await proofJudge(db, entries);
@@ -56,7 +60,7 @@ async function takeEntries(taking: Taking, entries: readonly Entry[]): Promise<W
 function problemWith(
   entry: Entry,
   sheet: SheetToWriteIn | undefined,
-  { session }: Taking,
+  { session }: Pick<Taking, 'session'>,
   proofProblem: ProofJudge,
 ): string | null {
   if (!sheet) return 'This sheet is not here, or not yours to fill in.';

@@ -4,10 +4,11 @@ import {
   type BoardPeople,
   type BoardStop,
   type CalendarAnswer,
-} from '@ant-trail/contract/planning';
+} from '@ant-trail/contract/planning/desk';
 import { may } from '@ant-trail/core/accounts';
 import { addDays } from '@ant-trail/core/calendar';
 import type { Place } from '@ant-trail/core/geo';
+import { holdsOf } from '@ant-trail/core/planning';
 import type { EntityManager } from 'typeorm';
 import type { z } from 'zod';
 import { Refusal } from '../../refusals/refusal.ts';
@@ -24,7 +25,7 @@ export async function boardOf(
   const stops = await db.query<Line[]>(
     `SELECT json_build_object('id', j.id, 'title', j.title, 'state', j.state,
               'windowFrom', j.window_from, 'windowTo', j.window_to,
-              'round', j.round ->> 'name') AS job,
+              'takes', j.takes, 'round', j.round ->> 'name') AS job,
             json_build_object('id', v.id, 'job', v.job_id, 'person', v.person_id,
               'day', v.day, 'start', v.start, 'minutes', v.minutes, 'part', v.part,
               'events', COALESCE(e.events, '[]'::json)) AS visit,
@@ -58,10 +59,11 @@ export async function boardPeople(db: EntityManager): Promise<z.infer<typeof Boa
   return {
     people: rows
       .filter(({ roles }) => may(roles, 'walk'))
-      .map(({ id, hours, absences }) => ({
+      .map(({ id, hours, absences, vehicle }) => ({
         id,
         hours: hours.map(({ weekday, from, to }) => ({ weekday, from, to })),
         absences: absences.map(({ from, to, why }) => ({ from, to, why })),
+        holds: holdsOf(vehicle),
       })),
   };
 }

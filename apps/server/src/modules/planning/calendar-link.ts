@@ -1,5 +1,5 @@
 import { createHash, randomBytes } from 'node:crypto';
-import type { CalendarLink, CalendarLinkMade } from '@ant-trail/contract/planning';
+import type { CalendarLink, CalendarLinkMade } from '@ant-trail/contract/planning/calendar';
 import { addDays, inZone } from '@ant-trail/core/calendar';
 import type { Express } from 'express';
 import { Between, type DataSource, type EntityManager } from 'typeorm';

@@ -1,15 +1,17 @@
-import { MOST_IN_ORDER, type OrderAsk, type Visit } from '@ant-trail/contract/planning';
+import { type Visit } from '@ant-trail/contract/planning';
+import { MOST_IN_ORDER, type OrderAsk } from '@ant-trail/contract/planning/desk';
 import { demandsTogether, may, sameName } from '@ant-trail/core/accounts';
-import { inZone, weekdayOf } from '@ant-trail/core/calendar';
+import { inZone } from '@ant-trail/core/calendar';
+import { holdsOf, shortfalls, type Shortfall } from '@ant-trail/core/planning';
 import {
-  isOver,
-  JOB_STATE_RULES,
-  lastTry,
-  shortfalls,
-  turningBack,
-  type Shortfall,
-} from '@ant-trail/core/planning';
-import type { DayOfWork, DayPerson, DayVisit } from '@ant-trail/core/planning/order';
+  hoursOfDay,
+  isToOrder,
+  promisedSpan,
+  standingOf,
+  type DayOfWork,
+  type DayPerson,
+  type DayVisit,
+} from '@ant-trail/core/planning/order';
 import { In, type EntityManager } from 'typeorm';
 import { Refusal } from '../../refusals/refusal.ts';
 import { OrganisationRow, PersonRow } from '../accounts/entities.ts';
@@ -34,23 +36,22 @@ export async function dayOfWork(
   const people = await peopleOf(db, jobs, day);
   const lastThere = await lastPeople(db, [...new Set(jobs.map(({ site }) => site.id))], day);
   const visits = jobs.flatMap((job) => {
-    const own = visitsOf(job).filter((visit) => visit.day === day && isToDo(job, visit, timeZone));
+    const own = visitsOf(job).filter(
+      (visit) => visit.day === day && isToOrder(job.state, visit, timeZone),
+    );
     return own.map((visit): DayVisit => {
       const standing = standingOf(visit, timeZone);
-      const { windowFrom, windowTo } = job;
       const work = works.get(job.id);
       return {
         ...{ id: visit.id, person: visit.person, start: visit.start, minutes: visit.minutes },
         at: { lat: job.site.lat, lon: job.site.lon },
-        promised:
-          windowFrom === null && windowTo === null
-            ? null
-            : { from: windowFrom ?? 0, to: windowTo ?? 24 * 60 },
+        promised: promisedSpan(job),
         // Those who go together stay together.
         together: own.length > 1 ? job.id : null,
         standing,
         unsuited: people.flatMap(({ row }) => (isUnsuited(row, job, work, visit) ? [row.id] : [])),
         lastPerson: lastThere.get(job.site.id) ?? null,
+        takes: visit.part === 'leads' ? job.takes : [],
       };
     });
   });
@@ -66,27 +67,6 @@ export async function dayOfWork(
     ...{ now, evenly, visits: kept },
     people: people.filter(({ row }) => !asked || asked.has(row.id)).map(({ person }) => person),
   };
-}
-
-/** Nobody plans anew what is settled, or has turned back and is planned in its place. */
-function isToDo(job: JobRow, visit: Visit, timeZone: string): boolean {
-  if (turningBack(visit.events)) return false;
-  return !JOB_STATE_RULES[job.state].settled || standingOf(visit, timeZone).is !== 'ahead';
-}
-
-function standingOf(visit: Visit, timeZone: string): DayVisit['standing'] {
-  const steps = lastTry(visit.events);
-  const minuteOf = (kinds: readonly string[]): number | null => {
-    const step = steps.findLast(({ kind }) => kinds.includes(kind));
-    if (!step) return null;
-    const at = inZone(new Date(step.at), timeZone);
-    // What ended on another day has nothing to do with this one’s hours.
-    return at.day === visit.day ? at.minute : at.day < visit.day ? 0 : 24 * 60;
-  };
-  const since = minuteOf(['arrived']);
-  if (isOver(steps)) return { is: 'over', since: minuteOf(['left', 'turned back']) ?? 0 };
-  if (since !== null) return { is: 'arrived', since };
-  return steps.length > 0 ? { is: 'set off' } : { is: 'ahead' };
 }
 
 interface Known {
@@ -111,9 +91,8 @@ async function peopleOf(db: EntityManager, jobs: readonly JobRow[], day: string)
       ({ id, lat, lon }) => [id, { lat, lon }],
     ),
   );
-  const weekday = weekdayOf(day);
   return rows.map((row) => {
-    const hours = row.hours.filter((each) => each.weekday === weekday);
+    const hours = hoursOfDay(row.hours, day);
     const away =
       row.absences.some(({ from, to }) => from <= day && day <= to) ||
       (row.hours.length > 0 && hours.length === 0 && !having.has(row.id));
@@ -121,7 +100,8 @@ async function peopleOf(db: EntityManager, jobs: readonly JobRow[], day: string)
       row,
       person: {
         ...{ id: row.id, startsAt: starts.get(row.startsAt ?? '') ?? null, away },
-        hours: hours.map(({ from, to }) => ({ from, to })).sort((a, b) => a.from - b.from),
+        hours,
+        holds: holdsOf(row.vehicle),
       },
     };
   });

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import type { JobDecisionDraft, JobDetails } from '@ant-trail/contract/planning';
+import type { JobDecisionDraft, JobDetails } from '@ant-trail/contract/planning/desk';
 import { problemWithDecision } from '@ant-trail/core/planning';
 import type { EntityManager } from 'typeorm';
 import type { Session } from '../../http/session.ts';

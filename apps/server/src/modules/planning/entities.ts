@@ -1,7 +1,14 @@
-import type { Handover, Job, JobSheet, VisitEvent } from '@ant-trail/contract/planning';
+import type {
+  Favourite,
+  Handover,
+  Job,
+  JobSheet,
+  SignedOnSite,
+  VisitEvent,
+} from '@ant-trail/contract/planning';
 import type { JobDecision, JobState, Part } from '@ant-trail/core/planning';
 import type { Recorded } from '@ant-trail/core/records';
-import type { LastAnswer, SheetSummary } from '@ant-trail/core/sheet';
+import type { FollowUp, LastAnswer, SheetSummary } from '@ant-trail/core/sheet';
 import {
   Column,
   Entity,
@@ -41,6 +48,9 @@ export class JobRow extends OwnFacts {
   @Column('jsonb', { nullable: true }) round!: JobRound | null;
   /** The job it follows by a rule. */
   @Column('jsonb', { nullable: true }) follows!: Job['follows'];
+  @Column('jsonb', { nullable: true }) signing!: Job['signing'];
+  /** What it takes of a vehicle. */
+  @Column('jsonb') takes!: Job['takes'];
   @Column('text', { nullable: true }) decision!: JobDecision | null;
   @Column('text') state!: JobState;
   @OneToMany(() => SheetRow, (sheet) => sheet.job) sheets!: Relation<SheetRow[]>;
@@ -147,4 +157,34 @@ export class FollowUpRow {
   @Column('date') day!: string;
   /** Why it could not be planned. */
   @Column('text', { nullable: true }) trouble!: string | null;
+}
+
+/** What follows sheets of a template at a client's places; null where nothing does. */
+@Entity('client_rule')
+export class ClientRuleRow {
+  @PrimaryColumn('uuid', { name: 'org_id' }) org!: string;
+  @PrimaryColumn('uuid', { name: 'client_id' }) client!: string;
+  @PrimaryColumn('uuid', { name: 'template_id' }) template!: string;
+  @Column('jsonb', { name: 'follow_up', nullable: true }) followUp!: FollowUp | null;
+}
+
+/** Who signed for a job at its place: every time, whichever counts. */
+@Entity('signed_on_site')
+export class SignedOnSiteRow {
+  @PrimaryColumn('uuid', { name: 'org_id' }) org!: string;
+  @PrimaryColumn('uuid') id!: string;
+  @Column('uuid', { name: 'job_id' }) job!: string;
+  @Column('jsonb') body!: SignedOnSite;
+}
+
+/** What somebody wants first where they begin work by themselves: the last word on each. */
+@Entity('favourite')
+export class FavouriteRow {
+  @PrimaryColumn('uuid', { name: 'org_id' }) org!: string;
+  @PrimaryColumn('uuid', { name: 'person_id' }) person!: string;
+  @PrimaryColumn('uuid') ref!: string;
+  @Column('text', { name: 'of_what' }) of!: Favourite['of'];
+  @Column('boolean', { name: 'is_on' }) on!: boolean;
+  /** The id of the operation that said so. */
+  @Column('uuid') said!: string;
 }

@@ -1,4 +1,4 @@
-import type { FirstSteps } from '@ant-trail/contract/planning';
+import type { FirstSteps } from '@ant-trail/contract/planning/desk';
 import type { EntityManager } from 'typeorm';
 
 /** What an organisation has by now of what it takes to come to a first report. */

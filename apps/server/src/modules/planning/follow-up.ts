@@ -1,18 +1,19 @@
-import type { JobDetails } from '@ant-trail/contract/planning';
+import type { JobDetails } from '@ant-trail/contract/planning/desk';
 import { inZone } from '@ant-trail/core/calendar';
 import { followUpDay, isFollowed } from '@ant-trail/core/planning';
 import type { FollowUp } from '@ant-trail/core/sheet';
 import { In, type EntityManager } from 'typeorm';
 import { Refusal } from '../../refusals/refusal.ts';
 import { OrganisationRow, PersonRow } from '../accounts/entities.ts';
-import { findVersions, newestVersion } from '../templates/versions.ts';
+import { newestVersion } from '../templates/versions.ts';
+import { followedSheets } from './client-rules.ts';
 import { FollowUpRow, SheetRow, type JobRow } from './entities.ts';
 import { announceJob, findJob } from './jobs.ts';
 import { makeJob } from './make-job.ts';
 import { visitFor } from './visit-for.ts';
 
 /**
- * Makes the job that follows an approved sheet by the rule of its template: once, however often that
+ * Makes the job that follows an approved sheet by the rule of its template, or of the client: once, however often that
  * is asked, and dated from the day the sheet was really finished. What can't be planned says why.
  */
 export async function makeFollowUp(
@@ -24,7 +25,8 @@ export async function makeFollowUp(
   const sheet = await db.findOne(SheetRow, { where: { id }, relations: { job: true } });
   // An approval can be taken back before anything came of it.
   if (sheet?.summary.stage !== 'approved') return;
-  const rule = (await findVersions(db, [sheet.version]))[0]?.body.followUp;
+  const job = await findJob(db, { id: sheet.job.id });
+  const rule = (await followedSheets(db, job)).get(id)?.rule;
   if (!rule || !isFollowed(rule, sheet.summary.worst)) return;
   const { timeZone } = await db.findOneByOrFail(OrganisationRow, { id: organisation });
   const finished = (await finishedOn(db, [id])).get(id) ?? clock;
@@ -39,7 +41,6 @@ export async function makeFollowUp(
     .returning('sheet_id')
     .execute();
   if ((fresh.raw as unknown[]).length === 0) return;
-  const job = await findJob(db, { id: sheet.job.id });
   try {
     const next = await db.transaction((inner) =>
       planNext(inner, organisation, { job, sheet, rule, day, by }),
@@ -100,28 +101,23 @@ async function finishedOn(
 /** What follows each sheet of a job, or will: it is shown before it happens. */
 export async function nextOf(
   db: EntityManager,
-  { org, sheets }: JobRow,
+  job: JobRow,
 ): Promise<ReadonlyMap<string, JobDetails['sheets'][number]['next']>> {
-  const versions = await findVersions(db, [...new Set(sheets.map(({ version }) => version))]);
-  const ruleOf = new Map(versions.map((version) => [version.id, version.body]));
-  const ruled = sheets.filter(({ version }) => ruleOf.get(version)?.followUp);
-  if (ruled.length === 0) return new Map();
-  const ids = ruled.map((sheet) => sheet.id);
+  const ruled = await followedSheets(db, job);
+  if (ruled.size === 0) return new Map();
+  const ids = [...ruled.keys()];
   const made = await db.findBy(FollowUpRow, { sheet: In(ids) });
   const finished = await finishedOn(db, ids);
-  const { timeZone } = await db.findOneByOrFail(OrganisationRow, { id: org });
+  const { timeZone } = await db.findOneByOrFail(OrganisationRow, { id: job.org });
   const today = inZone(new Date(), timeZone).day;
   return new Map(
-    ruled.map((sheet) => {
-      const body = ruleOf.get(sheet.version);
-      const rule = body?.followUp;
-      if (!rule) return [sheet.id, null];
-      const row = made.find((each) => each.sheet === sheet.id);
-      const at = finished.get(sheet.id);
+    [...ruled].map(([sheet, { rule, title }]) => {
+      const row = made.find((each) => each.sheet === sheet);
+      const at = finished.get(sheet);
       return [
-        sheet.id,
+        sheet,
         {
-          ...{ title: rule.title || body.title, days: rule.days },
+          ...{ title: rule.title || title, days: rule.days },
           onlyAmiss: rule.when === 'amiss',
           day: row?.day ?? (at ? followUpDay(rule, inZone(at, timeZone).day, today) : null),
           ...{ job: row?.job ?? null, trouble: row?.trouble ?? null },

@@ -1,4 +1,4 @@
-import { JobDraft } from '@ant-trail/contract/planning';
+import { JobDraft } from '@ant-trail/contract/planning/desk';
 import { may } from '@ant-trail/core/accounts';
 import { readMinute } from '@ant-trail/core/calendar';
 import type { EntityManager } from 'typeorm';

@@ -1,4 +1,5 @@
-import { JobsQuery, type JobCard } from '@ant-trail/contract/planning';
+import { type JobCard } from '@ant-trail/contract/planning';
+import { JobsQuery } from '@ant-trail/contract/planning/desk';
 import { sayMinute } from '@ant-trail/core/calendar';
 import { listTable } from '../../tables/list-table.ts';
 import type { Cell } from '../../tables/table-file.ts';

@@ -2,6 +2,7 @@ import type { Job, JobCard, JobSheet, Visit, VisitCard } from '@ant-trail/contra
 import { may } from '@ant-trail/core/accounts';
 import {
   isLeftOut,
+  isUnsigned,
   jobState,
   SETTLED_STATES,
   visitsInOrder,
@@ -51,6 +52,8 @@ export function jobOf(row: JobRow): Job {
     own: row.own,
     round: row.round,
     follows: row.follows,
+    signing: row.signing,
+    takes: row.takes,
   };
 }
 
@@ -193,6 +196,7 @@ export async function restate(db: EntityManager, organisation: string, id: strin
     stages: toFillIn.map(({ summary }) => summary.stage),
     leftOut: row.sheets.length - toFillIn.length,
     expected: row.expectedSheets,
+    unsigned: isUnsigned(row.signing),
   });
   if (state === row.state) return;
   await db.update(JobRow, { id }, { state });

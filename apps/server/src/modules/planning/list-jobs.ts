@@ -1,4 +1,5 @@
-import type { JobCard, JobsQuery } from '@ant-trail/contract/planning';
+import type { JobCard } from '@ant-trail/contract/planning';
+import type { JobsQuery } from '@ant-trail/contract/planning/desk';
 import { In, type EntityManager, type SelectQueryBuilder } from 'typeorm';
 import { inOrderOf, listPage, patternsOf, type Order } from '../../database/list-page.ts';
 import { narrowBy } from '../fields/narrow-by.ts';

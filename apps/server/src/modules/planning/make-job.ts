@@ -1,10 +1,12 @@
-import { randomBytes, randomUUID } from 'node:crypto';
-import type { Job, JobCard, JobDraft } from '@ant-trail/contract/planning';
-import { PROGRAMME_PATH, timeOrderedId, type Entry } from '@ant-trail/core/log';
+import { randomUUID } from 'node:crypto';
+import { UNSIGNED, type Job, type JobCard } from '@ant-trail/contract/planning';
+import type { JobDraft } from '@ant-trail/contract/planning/desk';
+import { PROGRAMME_PATH } from '@ant-trail/core/log';
 import { problemWithEntry, type TemplateVersion } from '@ant-trail/core/sheet';
 import type { EntityManager } from 'typeorm';
 import type { Session } from '../../http/session.ts';
 import { appendEntries } from '../../log/append.ts';
+import { officeEntry } from '../../log/office-entry.ts';
 import { notFound, Refusal } from '../../refusals/refusal.ts';
 import { ownAs } from '../fields/own-fields.ts';
 import { SiteRow } from '../sites/entities.ts';
@@ -45,6 +47,7 @@ export async function makeJob(
   const owners = moreSheets.flatMap(({ person }) => (person === null ? [] : [person]));
   const others = [...new Set([...helpers, ...owners])].filter((each) => each !== draft.person);
   const own = { org: session.organisation };
+  const mustSign = draft.mustSign ?? sheets.some(({ version }) => version.body.signedOnSite);
   const job = randomUUID();
   await db.insert(JobRow, {
     ...own,
@@ -61,7 +64,7 @@ export async function makeJob(
     recipients: draft.recipients,
     expectedSheets: draft.expectedSheets ?? null,
     reader: draft.reader ?? null,
-    ...{ round, follows },
+    ...{ round, follows, signing: mustSign ? UNSIGNED : null, takes: draft.takes ?? [] },
     decision: null,
     state: draft.person || others.length > 0 ? 'planned' : 'draft',
   });
@@ -89,19 +92,10 @@ async function nameProgramme(
   version: TemplateVersion,
   programme: string,
 ): Promise<void> {
-  const entry: Entry = {
-    id: timeOrderedId(Date.now(), randomBytes(16)),
-    sheet,
-    path: PROGRAMME_PATH,
-    kind: 'prepare',
-    value: programme,
-    seen: [],
-    by: session.person,
-    // The office's own entries are no chain of one device: each stands alone.
-    device: randomUUID(),
-    at: new Date().toISOString(),
-    prev: null,
-  };
+  const entry = officeEntry({
+    ...{ sheet, path: PROGRAMME_PATH, kind: 'prepare', value: programme },
+    ...{ seen: [], by: session.person },
+  });
   const problem = problemWithEntry(planOf(version), entry);
   if (problem) throw new Refusal(422, 'no-such-programme', problem);
   await appendEntries(db, session.organisation, [entry]);

@@ -1,4 +1,4 @@
-import type { ManyJobs } from '@ant-trail/contract/planning';
+import type { ManyJobs } from '@ant-trail/contract/planning/desk';
 import { estimateTravelMinutes } from '@ant-trail/core/planning';
 import { legsOf } from '@ant-trail/core/rounds';
 import { In, type EntityManager } from 'typeorm';

@@ -1,5 +1,6 @@
 import { randomUUID } from 'node:crypto';
-import type { VisitCard, VisitPlan } from '@ant-trail/contract/planning';
+import type { VisitCard } from '@ant-trail/contract/planning';
+import type { VisitPlan } from '@ant-trail/contract/planning/desk';
 import { turningBack } from '@ant-trail/core/planning';
 import type { EntityManager } from 'typeorm';
 import type { Session } from '../../http/session.ts';

@@ -1,4 +1,4 @@
-import type { PlannersAnswer } from '@ant-trail/contract/planning';
+import type { PlannersAnswer } from '@ant-trail/contract/planning/desk';
 import type { EntityManager } from 'typeorm';
 import type { z } from 'zod';
 import { announce } from '../../database/feed.ts';

@@ -1,17 +1,17 @@
 import { Id } from '@ant-trail/contract/common';
+import { JobCard, VisitCard } from '@ant-trail/contract/planning';
+import { CalendarLink, CalendarLinkMade } from '@ant-trail/contract/planning/calendar';
 import {
   BoardAnswer,
   BoardPeople,
   BoardQuery,
   BoardWays,
   CalendarAnswer,
-  CalendarLink,
-  CalendarLinkMade,
   CalendarQuery,
+  ClientRules,
   DayAnswer,
   DayQuery,
   FirstSteps,
-  JobCard,
   JobDecisionDraft,
   JobDetails,
   JobDraft,
@@ -26,17 +26,19 @@ import {
   PlannersAnswer,
   PlansAnswer,
   PlansTaken,
+  SigningDraft,
   SuitingAnswer,
   SuitingQuery,
-  VisitCard,
   VisitPlan,
-} from '@ant-trail/contract/planning';
+} from '@ant-trail/contract/planning/desk';
+import { SamePlace, Site } from '@ant-trail/contract/sites';
 import { wayLines } from '@ant-trail/core/maps/ways';
 import { z } from 'zod';
 import { longRoute, route, type Route } from '../../http/route.ts';
 import { allLayers } from '../maps/layers.ts';
 import { boardOf, boardPeople, calendarOf, waysOfDay } from './board.ts';
 import { calendarLink, dropCalendarLink, makeCalendarLink } from './calendar-link.ts';
+import { clientRules, keepClientRules } from './client-rules.ts';
 import { dayOfWork } from './day-of-work.ts';
 import { decide, jobDetails } from './decide.ts';
 import { firstSteps } from './first-steps.ts';
@@ -45,9 +47,11 @@ import { listJobs } from './list-jobs.ts';
 import { makeJob } from './make-job.ts';
 import { makeMany } from './make-many.ts';
 import type { OrderLine } from './order-line.ts';
+import { makeOnePlace } from './one-place.ts';
 import { plannerHere, planners } from './planners.ts';
 import { planVisit } from './plan-visit.ts';
 import { takePlans } from './take-plans.ts';
+import { askForSigning } from './signing.ts';
 import { writeOwn } from './write-own.ts';
 import { whoSuits } from './suiting.ts';
 
@@ -247,6 +251,47 @@ export const planningRoutes = (orders: OrderLine): Route[] => [
     answer: JobDetails,
     handle: ({ db, params, body, session }) =>
       writeOwn(db, session.organisation, params.id, body.own),
+  }),
+  route({
+    method: 'get',
+    path: '/api/clients/:id/rules',
+    allowed: 'plan',
+    summary: 'What follows the work for a client by its own rules',
+    params: z.object({ id: Id }),
+    answer: ClientRules,
+    handle: ({ db, params }) => clientRules(db, params.id),
+  }),
+  route({
+    method: 'put',
+    path: '/api/clients/:id/rules',
+    allowed: 'keep places',
+    summary: 'Keep what follows the work for a client',
+    params: z.object({ id: Id }),
+    body: ClientRules,
+    answer: ClientRules,
+    handle: ({ db, params, body, session }) =>
+      keepClientRules(db, session.organisation, params.id, body),
+  }),
+  route({
+    method: 'post',
+    path: '/api/sites/:id/same-as',
+    allowed: 'keep places',
+    summary: 'Say that a place told from the field is one there was',
+    params: z.object({ id: Id }),
+    body: SamePlace,
+    answer: Site,
+    handle: ({ db, params, body, session }) =>
+      makeOnePlace(db, session.organisation, params.id, body.site),
+  }),
+  route({
+    method: 'post',
+    path: '/api/jobs/:id/signing',
+    allowed: 'plan',
+    summary: 'Ask for the signature of whoever answers for the place, or do without it',
+    params: z.object({ id: Id }),
+    body: SigningDraft,
+    answer: JobDetails,
+    handle: ({ db, params, body, session }) => askForSigning(db, session, params.id, body),
   }),
   route({
     method: 'post',

@@ -1,11 +1,12 @@
-import type { SuitingAnswer, SuitingQuery } from '@ant-trail/contract/planning';
+import type { SuitingAnswer, SuitingQuery } from '@ant-trail/contract/planning/desk';
 import { demandsTogether, may, type Demands } from '@ant-trail/core/accounts';
 import { shortfalls, visitsInOrder, type Shortfall, type WorkTime } from '@ant-trail/core/planning';
 import { In, type EntityManager } from 'typeorm';
 import { Refusal } from '../../refusals/refusal.ts';
 import { PersonRow } from '../accounts/entities.ts';
 import { WHOLE_PERSON } from '../accounts/people.ts';
-import { ClientRow, SiteRow } from '../sites/entities.ts';
+import { clientKey, clientsNamed } from '../sites/clients-named.ts';
+import { SiteRow } from '../sites/entities.ts';
 import { findVersions, newestVersion } from '../templates/versions.ts';
 import type { JobRow } from './entities.ts';
 import { findJobs, visitsOf } from './jobs.ts';
@@ -51,7 +52,9 @@ async function newWork(db: EntityManager, asked: SuitingQuery): Promise<Work> {
     time: { day, start, minutes },
     demands: demandsTogether([
       ...sheets,
-      ...(await demandsOfClients(db, site ? [site.client] : [])).values(),
+      ...[...(await clientsNamed(db, site ? [site.client] : [])).values()].map(
+        (each) => each.demands,
+      ),
     ]),
   };
 }
@@ -70,7 +73,7 @@ export async function worksOf(
       )
     ).map(({ id, body }) => [id, body.demands]),
   );
-  const ofClients = await demandsOfClients(
+  const ofClients = await clientsNamed(
     db,
     jobs.map(({ site }) => site.client),
   );
@@ -81,7 +84,7 @@ export async function worksOf(
     if (start === undefined) return [];
     const known = [
       ...job.sheets.map(({ version }) => versions.get(version)),
-      ofClients.get(clientKey(job.site.client)),
+      ofClients.get(clientKey(job.site.client))?.demands,
     ];
     return [
       [
@@ -94,20 +97,4 @@ export async function worksOf(
     ];
   });
   return new Map(works);
-}
-
-/** Places name their client by its name, however it is written. */
-const clientKey = (name: string): string => name.trim().toLowerCase();
-
-async function demandsOfClients(
-  db: EntityManager,
-  names: readonly string[],
-): Promise<Map<string, Demands>> {
-  const wanted = [...new Set(names.map(clientKey).filter(Boolean))];
-  if (wanted.length === 0) return new Map();
-  const rows = await db
-    .createQueryBuilder(ClientRow, 'c')
-    .where('lower(trim(c.name)) = ANY (:wanted)', { wanted })
-    .getMany();
-  return new Map(rows.map(({ name, demands }) => [clientKey(name), demands]));
 }

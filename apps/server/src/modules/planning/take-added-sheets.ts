@@ -1,4 +1,4 @@
-import { AddedSheet, MOST_SHEETS } from '@ant-trail/contract/planning';
+import { AddedSheet, MOST_SHEETS, UNSIGNED } from '@ant-trail/contract/planning';
 import type { EntityManager } from 'typeorm';
 import type { Session } from '../../http/session.ts';
 import {
@@ -9,7 +9,7 @@ import {
   hadBefore,
 } from '../../phones/operation.ts';
 import { findVersions } from '../templates/versions.ts';
-import { SheetRow } from './entities.ts';
+import { JobRow, SheetRow } from './entities.ts';
 import { announceJob, findJobs, mustBeColleagues, restate } from './jobs.ts';
 import { addSheets, mustStandAt } from './new-sheets.ts';
 import { hasPartIn } from './who-has-part.ts';
@@ -41,6 +41,8 @@ async function takeOne(db: EntityManager, session: Session, added: AddedSheet): 
       ...{ expected: false, addedBy: added.by },
     },
   ]);
+  if (version.body.signedOnSite && !job.signing)
+    await db.update(JobRow, { id: job.id }, { signing: UNSIGNED });
   await restate(db, session.organisation, added.job);
   await announceJob(db, session.organisation, added.job);
   return 'received';

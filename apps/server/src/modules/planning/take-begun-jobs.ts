@@ -1,4 +1,4 @@
-import { BegunJob } from '@ant-trail/contract/planning';
+import { BegunJob, UNSIGNED } from '@ant-trail/contract/planning';
 import { UNPLANNED_MINUTES } from '@ant-trail/core/planning';
 import type { EntityManager } from 'typeorm';
 import { oneAtATime } from '../../database/lock.ts';
@@ -56,7 +56,8 @@ async function takeOne(db: EntityManager, session: Session, begun: BegunJob): Pr
     recipients: [],
     reader: null,
     expectedSheets: null,
-    ...{ round: null, follows: null },
+    ...{ round: null, follows: null, signing: version.body.signedOnSite ? UNSIGNED : null },
+    takes: [],
     decision: null,
     state: 'planned',
   });

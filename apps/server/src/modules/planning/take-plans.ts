@@ -1,4 +1,5 @@
-import type { PlansTaken, VisitCard } from '@ant-trail/contract/planning';
+import type { VisitCard } from '@ant-trail/contract/planning';
+import type { PlansTaken } from '@ant-trail/contract/planning/desk';
 import type { EntityManager } from 'typeorm';
 import type { Session } from '../../http/session.ts';
 import { notFound, Refusal } from '../../refusals/refusal.ts';

@@ -1,4 +1,4 @@
-import type { JobDetails } from '@ant-trail/contract/planning';
+import type { JobDetails } from '@ant-trail/contract/planning/desk';
 import type { Facts } from '@ant-trail/core/fields';
 import type { EntityManager } from 'typeorm';
 import { ownAs } from '../fields/own-fields.ts';

@@ -1,7 +1,14 @@
 import { Id } from '@ant-trail/contract/common';
-import { Dossier, QueueAnswer, QueueQuery } from '@ant-trail/contract/review';
+import {
+  ApprovedTogether,
+  ApproveTogether,
+  Dossier,
+  QueueAnswer,
+  QueueQuery,
+} from '@ant-trail/contract/review';
 import { z } from 'zod';
 import { route } from '../../http/route.ts';
+import { approveTogether } from './approve-together.ts';
 import { findDossier } from './dossier.ts';
 import { listQueue } from './queue.ts';
 
@@ -14,6 +21,15 @@ export const reviewRoutes = [
     query: QueueQuery,
     answer: QueueAnswer,
     handle: ({ db, query }) => listQueue(db, query),
+  }),
+  route({
+    method: 'post',
+    path: '/api/approvals',
+    allowed: 'review',
+    summary: 'Approve the finished sheets of several jobs in which all is as it should be',
+    body: ApproveTogether,
+    answer: ApprovedTogether,
+    handle: ({ db, body, session }) => approveTogether(db, session, body.jobs),
   }),
   route({
     method: 'get',

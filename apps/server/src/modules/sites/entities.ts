@@ -1,5 +1,5 @@
 import type { Demands } from '@ant-trail/contract/accounts';
-import type { Contact } from '@ant-trail/contract/sites';
+import type { Contact, Site } from '@ant-trail/contract/sites';
 import { OwnFacts } from '../fields/entities.ts';
 import { Column, Entity, PrimaryColumn } from 'typeorm';
 
@@ -21,6 +21,8 @@ export class SiteRow extends OwnFacts {
   @Column('double precision', { nullable: true }) radius!: number | null;
   @Column('text') owner!: string;
   @Column('boolean') retired!: boolean;
+  /** By whom it was told from the field, until the office has looked at it. */
+  @Column('jsonb', { nullable: true }) found!: Site['found'];
 }
 
 @Entity('site_note')

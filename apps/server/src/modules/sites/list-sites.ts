@@ -24,6 +24,7 @@ export async function listSites(
       })`,
       { [`word${at}`]: pattern },
     );
+  if (asked.found) query.andWhere('s.found IS NOT NULL');
   narrowBy(query, 's.own_found', asked.where);
   const by = asked.order.endsWith('client') ? 's.client' : 's.name';
   const page = await listPage(

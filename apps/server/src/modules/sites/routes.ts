@@ -85,7 +85,14 @@ export const siteRoutes = [
         db,
         session,
         db.create(SiteRow, {
-          ...{ hazardEnds: [], radius: null, owner: '', branch: session.branch, ...body },
+          ...{
+            hazardEnds: [],
+            radius: null,
+            owner: '',
+            found: null,
+            branch: session.branch,
+            ...body,
+          },
           ...(await ownAs(db, 'place', body.own ?? {})),
           ...{ id: randomUUID(), retired: false, org: session.organisation },
         }),
@@ -105,8 +112,8 @@ export const siteRoutes = [
       const site = await findSite(db, params.id);
       const before = site.branch;
       const own = await ownGiven(db, 'place', body.own, site.own);
-      // Taken over whole: merged, a list would keep what was taken off it.
-      const now = await saved(db, session, Object.assign(site, body, own));
+      // Whoever changes it has looked at it. Taken over whole: merged, a list would keep what was taken off it.
+      const now = await saved(db, session, Object.assign(site, body, own, { found: null }));
       if (before !== site.branch) await tellOfMove(db, session.organisation, site.id, before);
       return now;
     },

@@ -3,9 +3,9 @@ import type { SiteRow } from './entities.ts';
 
 export function siteOf(row: SiteRow): Site {
   const { id, name, client, number, address, lat, lon, access } = row;
-  const { hazards, hazardEnds, contacts, radius, owner, branch, own, retired } = row;
+  const { hazards, hazardEnds, contacts, radius, owner, branch, own, retired, found } = row;
   return {
     ...{ id, name, client, number, address, lat, lon, access },
-    ...{ hazards, hazardEnds, contacts, radius, owner, branch, own, retired },
+    ...{ hazards, hazardEnds, contacts, radius, owner, branch, own, retired, found },
   };
 }

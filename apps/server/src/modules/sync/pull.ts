@@ -127,7 +127,7 @@ async function restOf(
   const changes: RecordChange[] = [];
   for (const source of paged.slice(from)) {
     const after = source.kind === of ? last : null;
-    const wanted = most - changes.length;
+    const wanted = Math.min(most - changes.length, source.atMost);
     const page = await source.ofBranch(db, { branch, after, most: wanted });
     changes.push(...page);
     const end = page.at(-1);

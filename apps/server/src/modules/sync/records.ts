@@ -8,6 +8,7 @@ import { ownFieldRecords } from '../fields/phone-records.ts';
 import { mapRecords } from '../maps/phone-records.ts';
 import { jobRecords, visitRecords } from '../planning/phone-records.ts';
 import { assetKindRecords, assetRecords } from '../register/phone-records.ts';
+import { favouriteRecords } from '../planning/favourites.ts';
 import { messageRecords } from '../messages/messages.ts';
 import { toldRecords } from '../messages/told.ts';
 import { roundRecords } from '../rounds/phone-records.ts';
@@ -37,4 +38,5 @@ export const RECORD_SOURCES: readonly PhoneRecords[] = [
   roundRecords,
   toldRecords,
   messageRecords,
+  favouriteRecords,
 ];

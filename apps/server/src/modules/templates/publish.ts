@@ -69,6 +69,6 @@ export async function publish(
     body,
   });
   await db.insert(TemplateVersionRow, row);
-  await announce(db, organisation, [{ kind: 'template', ref: id }]);
+  await announce(db, organisation, [{ kind: 'template', ref: id, reach: null }]);
   return versionOf(row);
 }

@@ -4,5 +4,7 @@ import type { Paper } from '../../paper/paper.ts';
 export interface ReportPart {
   /** Key of the kit in core. */
   readonly kit: string;
+  /** Row groups it draws itself: among the answers only what else belongs to them is left. */
+  readonly draws?: readonly string[];
   readonly draw: (paper: Paper, state: SheetState) => void;
 }

@@ -1,10 +1,3 @@
-export {
-  type GoesBy,
-  type Leg,
-  type LegBy,
-  type Timetable,
-  type Way,
-  type WayLine,
-  WayNetwork,
-} from './network.ts';
+export { type GoesBy, type Leg, type LegBy, type Way, WayNetwork } from './network.ts';
 export { type LayerOfWays, timetableOf, wayLines } from './way-lines.ts';
+export type { Timetable, WayLine } from './way-line.ts';

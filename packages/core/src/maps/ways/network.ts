@@ -1,26 +1,7 @@
 import FlatQueue from 'flatqueue';
 import { distanceMetres, type Place } from '../../geo/index.ts';
-
-/** When a cableway goes: minutes of the day, and minutes between. It goes from both ends. */
-export interface Timetable {
-  /** Minutes from one departure to the next. */
-  readonly every: number;
-  readonly first: number;
-  readonly last: number;
-  /** How long it takes; by its length at a usual speed where nobody says. */
-  readonly ride?: number | undefined;
-}
-
-export const WAY_KINDS = ['road', 'path', 'cableway'] as const;
-export type WayKind = (typeof WAY_KINDS)[number];
-
-/** A line of the map that people can go along, both ways. Positions as in GeoJSON: longitude, latitude. */
-export interface WayLine {
-  readonly kind: WayKind;
-  readonly name: string;
-  readonly line: readonly (readonly [number, number])[];
-  readonly timetable?: Timetable | undefined;
-}
+import { meetAtCrossings } from './crossings.ts';
+import type { Timetable, WayLine } from './way-line.ts';
 
 /** Whether somebody has a vehicle with them, or goes on foot; either may take a cableway. */
 export type GoesBy = 'vehicle' | 'foot';
@@ -93,23 +74,19 @@ export class WayNetwork {
   readonly #edges: Edge[][] = [];
 
   constructor(lines: readonly WayLine[]) {
-    this.#lines = lines;
+    this.#lines = meetAtCrossings(lines);
     const known = new Map<string, number>();
-    const cornerOf = ([lon, lat]: readonly [number, number]): number => {
-      const key = `${Math.round(lon * GRID)} ${Math.round(lat * GRID)}`;
+    const cornerOf = ({ at: [lon, lat], of }: Spot): number => {
+      const key = `${Math.round(lon * GRID)} ${Math.round(lat * GRID)} ${of}`;
       const corner = known.get(key) ?? this.#corners.push([lon, lat]) - 1;
       known.set(key, corner);
       this.#edges[corner] ??= [];
       return corner;
     };
-    lines.forEach(({ kind, line }, index) => {
-      // Nobody gets on or off between two stations; a way can be met anywhere along it.
-      const stops =
-        kind === 'cableway'
-          ? line.filter((_, i) => i === 0 || i === line.length - 1)
-          : line.flatMap((to, i) => piecesTo(line[i - 1], to));
-      stops.slice(1).forEach((position, i) => {
-        const [a, b] = [cornerOf(stops[i] ?? position), cornerOf(position)];
+    this.#lines.forEach((way, index) => {
+      const spots = spotsOf(way, index).map(cornerOf);
+      spots.slice(1).forEach((b, i) => {
+        const a = spots[i] ?? b;
         if (a === b) return;
         const metres = this.#between(a, b);
         this.#edges[a]?.push({ to: b, metres, line: index });
@@ -321,19 +298,39 @@ export class WayNetwork {
   }
 }
 
-/** The corners of a straight piece but for its first, none further apart than what one sees. */
-function piecesTo(
+/** Where a line can be met. Spots of one place are the same corner where they are of the same. */
+interface Spot {
+  readonly at: readonly [number, number];
+  /** The ground, a height above it, or the line alone, where nobody drew a corner. */
+  readonly of: string;
+}
+
+function spotsOf({ kind, line, level = 0 }: WayLine, index: number): Spot[] {
+  const drawn = line.map((at, i): Spot => {
+    // A bridge comes down at its ends; what lies below it is not met in between.
+    const isEnd = i === 0 || i === line.length - 1;
+    return { at, of: isEnd ? '0' : String(level) };
+  });
+  // Nobody gets on or off between two stations; a way can be met anywhere along it.
+  if (kind === 'cableway') return drawn.filter((_, i) => i === 0 || i === drawn.length - 1);
+  return drawn.flatMap((to, i) => [...between(drawn[i - 1]?.at, to.at, `line ${index}`), to]);
+}
+
+/** Spots of a straight piece between its ends, none further apart than what one sees. */
+function between(
   from: readonly [number, number] | undefined,
   to: readonly [number, number],
-): (readonly [number, number])[] {
-  if (!from) return [to];
+  of: string,
+): Spot[] {
+  if (!from) return [];
   const metres = distanceMetres({ lon: from[0], lat: from[1] }, { lon: to[0], lat: to[1] });
   const count = Math.min(MOST_PIECES, Math.ceil(metres / PIECE_M));
-  return Array.from({ length: count }, (_, i) => {
+  return Array.from({ length: Math.max(0, count - 1) }, (_, i) => {
     const share = (i + 1) / count;
-    return share === 1
-      ? to
-      : ([from[0] + (to[0] - from[0]) * share, from[1] + (to[1] - from[1]) * share] as const);
+    return {
+      at: [from[0] + (to[0] - from[0]) * share, from[1] + (to[1] - from[1]) * share],
+      of,
+    };
   });
 }
 

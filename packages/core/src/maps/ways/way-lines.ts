@@ -1,5 +1,5 @@
 import type { MapLook } from '../looks.ts';
-import { WAY_KINDS, type Timetable, type WayKind, type WayLine } from './network.ts';
+import { WAY_KINDS, type Timetable, type WayKind, type WayLine } from './way-line.ts';
 
 type Position = readonly number[];
 
@@ -28,6 +28,14 @@ export function timetableOf(
   return { every, first, last, ride: number(properties?.['ride']) };
 }
 
+/** How high a line lies: by its `level`, or as one that is a `bridge` or a `tunnel`. */
+function levelOf(properties: Readonly<Record<string, unknown>> | null): number {
+  const { level, bridge, tunnel } = properties ?? {};
+  if (typeof level === 'number' && Number.isFinite(level)) return level;
+  const is = (said: unknown): boolean => said === true || said === 'yes';
+  return is(bridge) ? 1 : is(tunnel) ? -1 : 0;
+}
+
 /** The lines of a map that people go along: what is drawn as a road, a path or a cableway. */
 export function wayLines(layers: readonly LayerOfWays[]): WayLine[] {
   return layers.flatMap(({ look, content }) => {
@@ -36,6 +44,7 @@ export function wayLines(layers: readonly LayerOfWays[]): WayLine[] {
       const name = properties?.['name'];
       return linesIn(geometry).map((line) => ({
         ...{ kind: look, line, name: typeof name === 'string' ? name : '' },
+        level: levelOf(properties),
         ...(look === 'cableway' ? { timetable: timetableOf(properties) } : {}),
       }));
     });

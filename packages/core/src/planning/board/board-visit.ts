@@ -1,4 +1,5 @@
 import type { SaidStep } from '../visit.ts';
+import type { LoadOf } from '../loads.ts';
 import { isOver } from '../visit.ts';
 
 /** A visit as far as it matters whether it fits into a person's day; minutes of the local day. */
@@ -11,6 +12,8 @@ export interface BoardVisit {
   readonly windowFrom: number | null;
   readonly windowTo: number | null;
   readonly events: readonly SaidStep[];
+  /** What it takes of a vehicle, by what is measured. */
+  readonly takes?: readonly LoadOf[];
   /** Nothing more is done about the job. */
   readonly settled: boolean;
 }

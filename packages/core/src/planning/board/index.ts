@@ -5,6 +5,7 @@ export { misfits, type Hours, type Misfit } from './misfits.ts';
 export {
   backwards,
   giveUp,
+  isSamePlace,
   MOST_STEPS,
   type Move,
   NO_STEPS,

@@ -33,8 +33,9 @@ export function makeRoom(
   const moved = new Map<string, number>();
   for (const visit of due.filter(isAhead)) {
     let at = visit;
-    for (let free = freeAfter(placed, begun, at, way); at.start < free;)
-      free = freeAfter(placed, begun, (at = { ...at, start: onStep(free) }), way);
+    // Step by step: past what somebody is at already, less may be needed than before it.
+    while (at.start < DAY_MINUTES && at.start < freeAfter(placed, begun, at, way))
+      at = { ...at, start: onStep(at.start + 1) };
     if (at.start >= DAY_MINUTES) return null;
     if (at.start !== visit.start) moved.set(visit.id, at.start);
     placed.push(at);

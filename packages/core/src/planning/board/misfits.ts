@@ -1,4 +1,6 @@
+import { heldOf, measuresOf, sumOf, type LoadOf } from '../loads.ts';
 import { shortfalls, type Worker } from '../suits.ts';
+import { turningBack } from '../visit.ts';
 import {
   byHour,
   endOf,
@@ -37,10 +39,21 @@ export type Misfit =
       readonly visit: string;
       readonly hours: readonly { readonly from: number; readonly to: number }[];
     }
-  | { readonly code: 'absent'; readonly visit: string; readonly why: string };
+  | { readonly code: 'absent'; readonly visit: string; readonly why: string }
+  /** With it the day takes more of a measure than the person’s vehicle holds. */
+  | {
+      readonly code: 'vehicle';
+      readonly visit: string;
+      readonly what: string;
+      readonly takes: number;
+      readonly holds: number;
+    };
 
 /** Somebody's hours and days off; of who has none set down any hour is as good. */
-export type Hours = Pick<Worker, 'hours' | 'absences'>;
+export type Hours = Pick<Worker, 'hours' | 'absences'> & {
+  /** What their vehicle holds; all of it where nothing is known. */
+  readonly holds?: readonly LoadOf[];
+};
 
 const NOTHING_DEMANDED = { credentials: [], skills: [] };
 
@@ -62,7 +75,20 @@ export function misfits(
     if (isAhead(visit)) found.push(...alone(visit, person, day));
     if (!busiest || endOf(visit) > endOf(busiest)) busiest = visit;
   }
-  return found;
+  return [...found, ...tooMuch(visits, person)];
+}
+
+/** The first visit with which a day is too much for the vehicle, by measure. */
+function tooMuch(all: readonly BoardVisit[], { holds = [] }: Hours): Misfit[] {
+  const carried = byHour(all.filter(({ events }) => turningBack(events) === null));
+  return [...measuresOf(carried)].flatMap(([measure, what]): Misfit[] => {
+    const held = heldOf(measure, holds);
+    const takes = sumOf(measure, carried);
+    if (takes <= held) return [];
+    const first = carried.findIndex((_, at) => sumOf(measure, carried.slice(0, at + 1)) > held);
+    const visit = carried.slice(first).find(isAhead);
+    return visit ? [{ code: 'vehicle', visit: visit.id, what, takes, holds: held }] : [];
+  });
 }
 
 function between(before: BoardVisit, visit: BoardVisit, way: WayMinutes): Misfit[] {

@@ -27,12 +27,13 @@ export const NO_STEPS: PlanSteps = { done: [], undone: [] };
 /** So many steps can be undone. */
 export const MOST_STEPS = 20;
 
-const isSame = (a: Placing, b: Placing): boolean =>
+/** Whether both are the same person, day and minute. */
+export const isSamePlace = (a: Placing, b: Placing): boolean =>
   a.person === b.person && a.day === b.day && a.start === b.start;
 
 /** A step that moves something; what was undone before it is gone. */
 export function noteStep(steps: PlanSteps, step: PlanStep): PlanSteps {
-  const moves = step.moves.filter(({ from, to }) => !isSame(from, to));
+  const moves = step.moves.filter(({ from, to }) => !isSamePlace(from, to));
   if (moves.length === 0) return steps;
   return { done: [...steps.done, { ...step, moves }].slice(-MOST_STEPS), undone: [] };
 }

@@ -23,7 +23,7 @@ export interface DayChange {
 /** Why a visit could be given to nobody. Words are made where it is shown. */
 export type NotPlaced =
   | { readonly code: 'suits nobody' }
-  | { readonly code: 'too much' }
+  | { readonly code: 'too much'; readonly measure: string }
   | {
       readonly code: 'out of reach';
       readonly soonest: number | null;
@@ -125,10 +125,10 @@ function sayDay(laid: DayLaid, order: Order): DayOrder {
   };
 }
 
-function sayWhy({ problem, people }: DayLaid, stop: number): NotPlaced {
+function sayWhy({ problem, people, measures }: DayLaid, stop: number): NotPlaced {
   const why = whyLeftOut(problem, stop);
   if (why.code === 'suits nobody') return why;
-  if (why.code === 'too much') return { code: why.code };
+  if (why.code === 'too much') return { code: why.code, measure: measures[why.measure] ?? '' };
   if (why.code === 'days are full')
     return { code: why.code, could: why.could.map((walker) => people[walker]?.id ?? '') };
   const known = (minute: number): number | null =>

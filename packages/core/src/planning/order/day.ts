@@ -1,4 +1,5 @@
 import type { Place } from '../../geo/index.ts';
+import { heldOf, measuresOf, sumOf, type LoadOf } from '../loads.ts';
 import { after } from './clock.ts';
 import type { OrderProblem, OrderStop, Sequence, Span, Walker } from './problem.ts';
 
@@ -11,6 +12,8 @@ export interface DayPerson {
   readonly hours: readonly Span[];
   /** They are away: what they have is for others. */
   readonly away: boolean;
+  /** What their vehicle holds of each measure; all of it where nothing is known of one. */
+  readonly holds?: readonly LoadOf[];
 }
 
 /** A visit of the day. Times are minutes of the local day. */
@@ -33,6 +36,8 @@ export interface DayVisit {
   readonly unsuited: readonly string[];
   /** Who was there last time; null where nobody was, or it does not matter. */
   readonly lastPerson: string | null;
+  /** What it takes of a vehicle. */
+  readonly takes?: readonly LoadOf[];
 }
 
 export interface DayOfWork {
@@ -58,6 +63,8 @@ export interface DayLaid {
   /** The visits by the indexes of their stops, and the people by those of their walkers. */
   readonly visits: readonly DayVisit[];
   readonly people: readonly DayPerson[];
+  /** What is measured of vehicles, by its place in the problem. */
+  readonly measures: readonly string[];
   /** Of each walker, whether they have begun their day: they go on at once. */
   readonly begun: readonly boolean[];
 }
@@ -88,6 +95,8 @@ export function layDay({ people: all, visits: own, now, evenly }: DayOfWork, way
     ],
     ways,
   );
+  const measured = measuresOf(own);
+  const measures = [...measured.keys()];
   const present = people.map(({ id }) =>
     visits
       .map((visit, stop) => ({ visit, stop }))
@@ -100,7 +109,14 @@ export function layDay({ people: all, visits: own, now, evenly }: DayOfWork, way
     const { from, to, breaks } = hoursOf(person, mine);
     const { at = null, since = null } = begins[w] ?? {};
     const first = (present[w] ?? []).filter((stop) => visits[stop]?.standing.is === 'set off');
+    // What is planned may be carried; what was brought by now is in the vehicle no more, but took its room.
+    const planned = measures.map((what) => sumOf(what, mine));
     return {
+      holds: measures.map((what, m) => {
+        const holds = heldOf(what, person.holds);
+        const over = mine.filter((each) => !visits.includes(each));
+        return Math.max(holds, planned[m] ?? 0) - sumOf(what, over);
+      }),
       ...{ id: person.id, start: ground.placeOf(at) },
       end: person.startsAt ? ground.placeOf(person.startsAt) : null,
       ...{ from: Math.max(from, now ?? from, since ?? from), to, breaks, first },
@@ -137,6 +153,7 @@ export function layDay({ people: all, visits: own, now, evenly }: DayOfWork, way
     ...{ windows: hours[i] ?? [], promised: visit.promised !== null },
     priority: visit.together === null ? 1 : 100,
     against: people.map((person) => against(visit, person, own)),
+    takes: measures.map((what) => sumOf(what, [visit])),
   }));
   const walkers = free.map((walker, w) => ({
     ...walker,
@@ -147,7 +164,15 @@ export function layDay({ people: all, visits: own, now, evenly }: DayOfWork, way
   const begun = people.map(({ id }) =>
     own.some(({ person, standing }) => person === id && standing.is !== 'ahead'),
   );
-  return { problem, present, metres: ground.metres, visits, people, begun };
+  return {
+    problem,
+    present,
+    metres: ground.metres,
+    visits,
+    people,
+    measures: [...measured.values()],
+    begun,
+  };
 }
 
 interface Ground {

@@ -8,6 +8,7 @@ export {
 } from './better-day.ts';
 export type { DayOfWork, DayPerson, DayVisit, Ways } from './day.ts';
 export { type Change, changesBetween, farness, type TrailChange, walkedIn } from './gain.ts';
+export { hoursOfDay, promisedSpan } from './known-day.ts';
 export { whyLeftOut, type WhyLeftOut } from './left-out.ts';
 export type {
   Order,
@@ -21,4 +22,5 @@ export type {
 } from './problem.ts';
 export { OrderSearch, type SearchOptions } from './search.ts';
 export { seekOrder, type SeekOptions } from './seek.ts';
+export { isToOrder, standingOf, type SteppedVisit } from './standing.ts';
 export { waysAmong } from './ways-among.ts';

@@ -1,28 +1,30 @@
 import type { FunctionOffer } from '../../logic/index.ts';
 import type { TradeKit } from '../kit.ts';
+import { numberOffer } from '../number-offer.ts';
+import { OVER_DEVICES } from './over-devices.ts';
+import { batteryLeft, standbyCapacity, standbyHours } from './standby.ts';
 
-const SPARE = 1.2;
-
-/**
- * Battery capacity in Ah that an alarm panel needs: its standby current for 24 h and its alarm
- * current for 5 min, in A, with a fifth to spare. Source: NFPA 72 (value from memory). Throws a
- * RangeError for negative currents.
- */
-export function standbyCapacity(standby: number, alarm: number): number {
-  if (standby < 0 || alarm < 0) throw new RangeError('Currents are 0 A or more.');
-  return (standby * 24 + (alarm * 5) / 60) * SPARE;
-}
+export { batteryLeft, standbyCapacity, standbyHours } from './standby.ts';
 
 const FUNCTIONS: readonly FunctionOffer[] = [
-  {
-    name: 'standbyCapacity',
-    takes: ['double', 'double'],
-    gives: 'double',
-    usage: 'standbyCapacity(standby, alarm)',
-    about:
-      'Battery capacity in Ah for 24 h of standby and 5 min of alarm, currents in A, a fifth to spare (NFPA 72).',
-    run: standbyCapacity,
-  },
+  numberOffer(
+    'standbyCapacity(standby, alarm)',
+    'Battery capacity in Ah for 24 h of standby and 5 min of alarm, currents in A, a fifth to spare (NFPA 72).',
+    standbyCapacity,
+  ),
+  numberOffer(
+    'standbyHours(capacity, standby, alarm)',
+    'Hours a battery of so many Ah keeps a panel on standby, currents in A, 5 min of alarm and a fifth to spare (NFPA 72).',
+    standbyHours,
+  ),
+  numberOffer(
+    'batteryLeft(measured, rated)',
+    'What is left of a battery, in percent of its rated capacity.',
+    batteryLeft,
+  ),
 ];
 
-export const ALARM: TradeKit = { key: 'alarm', name: 'Alarm systems', functions: FUNCTIONS };
+export const ALARM: TradeKit = {
+  ...{ key: 'alarm', name: 'Alarm systems', functions: FUNCTIONS },
+  reckoning: OVER_DEVICES,
+};

@@ -1,55 +1,99 @@
 import type { FunctionOffer } from '../../logic/index.ts';
 import type { TradeKit } from '../kit.ts';
-
-/** Instantaneous tripping of a circuit breaker, in multiples of its rating, by its curve. */
-const MULTIPLE: ReadonlyMap<string, number> = new Map([
-  ['B', 5],
-  ['C', 10],
-  ['D', 20],
-]);
-const VOLTS_TO_EARTH = 230;
-/** The supply may sag this far while it must still trip. */
-const SAG = 0.95;
-
-/**
- * The highest earth loop impedance in Ω with which a circuit breaker still trips at once. Curve B,
- * C or D; rating in A, above 0. Source: BS 7671 table 41.3, 230 V × 0.95 / (k × rating) with k = 5,
- * 10, 20 (formula recalled from memory; it reproduces the table's values). Throws a RangeError for
- * another curve or rating.
- */
-export function loopLimit(curve: string, rating: number): number {
-  const multiple = MULTIPLE.get(curve.toUpperCase());
-  if (multiple === undefined || !(rating > 0))
-    throw new RangeError('A circuit breaker has curve B, C or D and a rating above 0 A.');
-  return Math.round(((VOLTS_TO_EARTH * SAG) / (multiple * rating)) * 100) / 100;
-}
-
-/** Earth loop impedance of a circuit, Ω: Zs = Ze + (R1 + R2). */
-export const loopImpedance = (external: number, conductors: number): number =>
-  external + conductors;
+import { numberOffer } from '../number-offer.ts';
+import {
+  ambientFactor,
+  cableCapacity,
+  conductorResistance,
+  groupingFactor,
+  laidCapacity,
+  voltageDrop,
+} from './cables.ts';
+import { OVER_BOARDS } from './over-boards.ts';
+import {
+  deviceLimit,
+  faultCurrent,
+  loopImpedance,
+  loopLimit,
+  residualLimit,
+  ringCross,
+  tripLimit,
+} from './loop.ts';
 
 const FUNCTIONS: readonly FunctionOffer[] = [
-  {
-    name: 'loopLimit',
-    takes: ['string', 'double'],
-    gives: 'double',
-    usage: 'loopLimit(curve, rating)',
-    about:
-      'Highest earth loop impedance in Ω for a breaker of curve "B", "C" or "D" and a rating in A (BS 7671 table 41.3).',
-    run: loopLimit,
-  },
-  {
-    name: 'loopImpedance',
-    takes: ['double', 'double'],
-    gives: 'double',
-    usage: 'loopImpedance(external, conductors)',
-    about: 'Earth loop impedance in Ω: outside part plus the circuit’s own conductors.',
-    run: loopImpedance,
-  },
+  numberOffer(
+    'loopLimit(curve, rating)',
+    'Highest earth loop impedance in Ω for a breaker of curve "B", "C" or "D" and a rating in A (BS 7671 table 41.3).',
+    loopLimit,
+    ['string', 'double'],
+  ),
+  numberOffer(
+    'loopImpedance(external, conductors)',
+    'Earth loop impedance in Ω: outside part plus the circuit’s own conductors.',
+    loopImpedance,
+  ),
+  numberOffer(
+    'faultCurrent(volts, loop)',
+    'Current in A that flows to earth, from V and the loop’s Ω: the breaker must break it.',
+    faultCurrent,
+  ),
+  numberOffer(
+    'tripLimit(multiple)',
+    'Longest time in s in which a 30 mA residual current device may trip, by the multiple it is tested with (IEC 61008-1).',
+    tripLimit,
+  ),
+  numberOffer(
+    'ringCross(line, earth)',
+    'What is read at each point of a ring joined crosswise, Ω, from its end-to-end values.',
+    ringCross,
+  ),
+  numberOffer(
+    'conductorResistance(metres, line, earth)',
+    'R1 + R2 in Ω to be expected of a copper cable, from m and two sizes in mm² (IEC 60228).',
+    conductorResistance,
+  ),
+  numberOffer(
+    'cableCapacity(size)',
+    'Current in A a flat cable of so many mm² may carry, clipped direct (BS 7671 table 4D5).',
+    cableCapacity,
+  ),
+  numberOffer(
+    'groupingFactor(circuits)',
+    'What a cable keeps of its capacity beside others (BS 7671 table 4C1).',
+    groupingFactor,
+  ),
+  numberOffer(
+    'ambientFactor(celsius)',
+    'What a cable keeps of its capacity where it is so warm, °C (BS 7671 table 4B1).',
+    ambientFactor,
+  ),
+  numberOffer(
+    'laidCapacity(size, method)',
+    'Current in A a flat cable of so many mm² may carry, laid by method "A", "C", "100", "101", "102" or "103" (BS 7671 table 4D5).',
+    laidCapacity,
+    ['double', 'string'],
+  ),
+  numberOffer(
+    'deviceLimit(curve, rating, seconds)',
+    'Highest earth loop impedance in Ω for a breaker of curve "B", "C" or "D" or a fuse "gG", a rating in A and the time to disconnect in s (BS 7671 tables 41.2 to 41.4).',
+    deviceLimit,
+    ['string', 'double', 'double'],
+  ),
+  numberOffer(
+    'residualLimit(milliamps)',
+    'Highest earth loop impedance in Ω behind a residual current device of so many mA (BS 7671, 411.5.3).',
+    residualLimit,
+  ),
+  numberOffer(
+    'voltageDrop(size, amps, metres)',
+    'Volts lost along a flat cable, from mm², A and m (BS 7671 table 4D5).',
+    voltageDrop,
+  ),
 ];
 
 export const ELECTRICAL: TradeKit = {
   key: 'electrical',
   name: 'Electrical circuits',
   functions: FUNCTIONS,
+  reckoning: OVER_BOARDS,
 };

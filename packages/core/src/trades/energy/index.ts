@@ -1,39 +1,67 @@
 import type { FunctionOffer } from '../../logic/index.ts';
 import type { TradeKit } from '../kit.ts';
-
-/**
- * Air changes per hour at 50 Pa from the blower door's flow in cfm and the volume in ft³ (above
- * 0): ACH50 = CFM50 × 60 / volume. Throws a RangeError for an empty volume.
- */
-export function airChanges(flow: number, volume: number): number {
-  if (!(volume > 0)) throw new RangeError('The volume is above 0 ft³.');
-  return (flow * 60) / volume;
-}
-
-/**
- * Ventilation a dwelling needs, in cfm, from its floor area in ft² and its bedrooms. Source:
- * ASHRAE 62.2-2016, 0.03 × area + 7.5 × (bedrooms + 1) (formula from memory).
- */
-export const ventilation = (area: number, bedrooms: number): number =>
-  0.03 * area + 7.5 * (bedrooms + 1);
+import { numberOffer } from '../number-offer.ts';
+import { airChanges, flowAt, leakageArea, ventilation } from './air.ts';
+import { bridgedLayer, conductionSaving, gainUse, uValue } from './envelope.ts';
+import { loanPayment, netPresentValue, paybackYears } from './money.ts';
 
 const FUNCTIONS: readonly FunctionOffer[] = [
-  {
-    name: 'airChanges',
-    takes: ['double', 'double'],
-    gives: 'double',
-    usage: 'airChanges(flow, volume)',
-    about: 'Air changes per hour at 50 Pa, from cfm and ft³.',
-    run: airChanges,
-  },
-  {
-    name: 'ventilation',
-    takes: ['double', 'double'],
-    gives: 'double',
-    usage: 'ventilation(area, bedrooms)',
-    about: 'Ventilation a dwelling needs in cfm, from ft² and bedrooms (ASHRAE 62.2-2016).',
-    run: ventilation,
-  },
+  numberOffer(
+    'airChanges(flow, volume)',
+    'Air changes per hour at 50 Pa, from cfm and ft³.',
+    airChanges,
+  ),
+  numberOffer(
+    'ventilation(area, bedrooms)',
+    'Ventilation a dwelling needs in cfm, from ft² and bedrooms (ASHRAE 62.2-2016).',
+    ventilation,
+  ),
+  numberOffer(
+    'flowAt(flow, pressure, exponent, wanted)',
+    'Flow at another pressure in Pa by the power law (ISO 9972).',
+    flowAt,
+  ),
+  numberOffer(
+    'leakageArea(flow, exponent)',
+    'Opening in cm² as large as all leaks together at 4 Pa, from m³/h at 50 Pa (ISO 9972).',
+    leakageArea,
+  ),
+  numberOffer(
+    'uValue(resistance, flows)',
+    'W/(m²·K) of a part from its layers’ m²·K/W and whether heat flows "up", "across" or "down" (ISO 6946).',
+    uValue,
+    ['double', 'string'],
+  ),
+  numberOffer(
+    'bridgedLayer(thickness, conductivity, bridging, share)',
+    'm²·K/W of a layer bridged by something else, from m, two W/(m·K) and a share of 0 to 1 (ISO 6946).',
+    bridgedLayer,
+  ),
+  numberOffer(
+    'conductionSaving(change, area, degreeDays, efficiency)',
+    'kWh a year that are saved by a change of U in W/(m²·K) on m², by degree days.',
+    conductionSaving,
+  ),
+  numberOffer(
+    'gainUse(ratio, hours)',
+    'Share of gains that are of use, from gains to losses and the time constant in h (ISO 13790).',
+    gainUse,
+  ),
+  numberOffer(
+    'loanPayment(sum, percent, months)',
+    'What is paid each month for a loan, by interest in % a year.',
+    loanPayment,
+  ),
+  numberOffer(
+    'netPresentValue(cost, yearly, percent, years)',
+    'What a yearly saving is worth now, less its cost, with a discount rate in %.',
+    netPresentValue,
+  ),
+  numberOffer(
+    'paybackYears(net, yearly)',
+    'Years until a saving has paid for its net cost.',
+    paybackYears,
+  ),
 ];
 
 export const ENERGY: TradeKit = { key: 'energy', name: 'Energy', functions: FUNCTIONS };

@@ -4,6 +4,7 @@ import { starter } from '../../templates/demo-template.ts';
 
 const BODY: TemplateBody = {
   title: 'Alarm panel inspection',
+  kit: 'alarm',
   sections: [
     {
       id: 'panel',
@@ -40,6 +41,55 @@ const BODY: TemplateBody = {
           lowFrom: 'needed',
           whenAmiss: { severity: 3, reason: true, action: 'Fit a larger battery' },
         }),
+        ask('number', {
+          key: 'battery_measured',
+          label: 'Battery, capacity measured',
+          unit: 'A.h',
+          decimals: 1,
+          required: false,
+          expected: { low: 0 },
+        }),
+        ask('calculated', {
+          key: 'battery_left',
+          label: 'Left of the battery',
+          required: false,
+          unit: '%',
+          decimals: 0,
+          formula: 'batteryLeft(battery_measured, battery)',
+          expected: { low: 80 },
+          whenAmiss: { severity: 3, action: 'Plan a new battery before it fails' },
+        }),
+        ask('calculated', {
+          key: 'lasts',
+          label: 'It lasts on standby',
+          required: false,
+          unit: 'h',
+          decimals: 1,
+          formula:
+            'standbyHours(given.battery_measured ? battery_measured : battery, standby, alarm)',
+          expected: { low: 24 },
+          whenAmiss: { severity: 3, action: 'Fit a larger battery' },
+        }),
+        ask('rows', {
+          key: 'switched_off',
+          label: 'Switched off for the inspection',
+          each: 'part',
+          required: false,
+          questions: [
+            ask('time', { key: 'off_at', label: 'Off at' }),
+            ask('yesNo', {
+              key: 'on_again',
+              label: 'On again?',
+              neverBlank: true,
+              checks: [
+                {
+                  must: 'on_again == "yes"',
+                  words: 'It must be on again before you leave, or somebody keeps watch for it.',
+                },
+              ],
+            }),
+          ],
+        }),
       ],
     },
     {
@@ -55,6 +105,7 @@ const BODY: TemplateBody = {
           least: 1,
           most: 500,
           questions: [
+            ask('text', { key: 'zone', label: 'Zone', required: false, carries: true }),
             ask('choice', {
               key: 'device_kind',
               label: 'What it is',

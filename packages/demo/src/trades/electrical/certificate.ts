@@ -1,20 +1,39 @@
 import type { TemplateBody } from '@ant-trail/core/sheet';
-import { ask, numbered, signed } from '../../templates/asking.ts';
+import { ask, signed } from '../../templates/asking.ts';
 import { starter } from '../../templates/demo-template.ts';
+import { CIRCUIT } from './circuit.ts';
 
+/** What is measured at room temperature is compared with four fifths of the limit, unless the client says otherwise. */
 const BODY: TemplateBody = {
   title: 'Electrical certificate',
+  kit: 'electrical',
+  programmes: [
+    {
+      ...{ key: 'whole', name: 'Measured warm: the whole limit counts' },
+      ...{ required: [], leftOut: [] },
+    },
+  ],
   sections: [
     {
       id: 'supply',
       title: 'Supply',
       questions: [
+        ask('choice', {
+          key: 'earthing',
+          label: 'Earthing',
+          options: [
+            { key: 'TN-S', label: 'TN-S, own earth conductor' },
+            { key: 'TN-C-S', label: 'TN-C-S, shared with neutral' },
+            { key: 'TT', label: 'TT, own electrode' },
+          ],
+        }),
         ask('number', {
           key: 'outside_loop',
-          label: 'Earth loop impedance of the supply',
+          label: 'Earth loop impedance of the supply, Ze',
           unit: 'Ohm',
           decimals: 2,
-          expected: { low: 0, high: 0.8 },
+          highFrom: 'earthing == "TT" ? 200.0 : earthing == "TN-S" ? 0.8 : 0.35',
+          expected: { low: 0 },
         }),
         ask('number', {
           key: 'supply_voltage',
@@ -22,6 +41,16 @@ const BODY: TemplateBody = {
           unit: 'V',
           decimals: 0,
           expected: { low: 216, high: 253 },
+        }),
+        ask('number', {
+          key: 'ambient',
+          label: 'How warm it gets where the cables lie',
+          unit: 'Cel',
+          decimals: 0,
+          required: false,
+          carries: true,
+          expected: { low: -20, high: 60 },
+          suggest: '30.0',
         }),
       ],
     },
@@ -33,69 +62,37 @@ const BODY: TemplateBody = {
           key: 'boards',
           label: 'Boards',
           each: 'board',
-          required: false,
-          starts: numbered('Board', 8),
+          least: 1,
           questions: [
-            ask('text', { key: 'board_place', label: 'Where it hangs', required: false }),
+            ask('text', { key: 'board_place', label: 'Where it hangs' }),
+            ask('text', { key: 'fed_from', label: 'Fed from', required: false, carries: true }),
+            ask('number', {
+              key: 'board_loop',
+              label: 'Earth loop at the board',
+              unit: 'Ohm',
+              decimals: 2,
+              messages: [
+                {
+                  when: 'board_loop < outside_loop',
+                  words:
+                    'Smaller than that of the supply, which is part of it. Measure one of the two again.',
+                  tone: 'warning',
+                },
+              ],
+            }),
+            ask('calculated', {
+              key: 'board_fault',
+              label: 'Prospective fault current',
+              unit: 'kA',
+              decimals: 2,
+              required: false,
+              formula: 'faultCurrent(supply_voltage, board_loop) / 1000.0',
+            }),
             ask('rows', {
               key: 'circuits',
               label: 'Circuits',
               each: 'circuit',
-              required: false,
-              starts: numbered('Circuit', 24),
-              questions: [
-                ask('text', { key: 'feeds', label: 'What it feeds', required: false }),
-                ask('choice', {
-                  key: 'curve',
-                  label: 'Curve of the breaker',
-                  options: [
-                    { key: 'B', label: 'B' },
-                    { key: 'C', label: 'C' },
-                    { key: 'D', label: 'D' },
-                  ],
-                  suggest: 'has(previous.curve) ? previous.curve : "B"',
-                }),
-                ask('number', {
-                  key: 'rating',
-                  label: 'Rating',
-                  unit: 'A',
-                  carries: true,
-                  expected: { low: 1, high: 125 },
-                  suggest: 'previous.rating',
-                }),
-                ask('number', {
-                  key: 'conductors',
-                  label: 'Resistance of its conductors, R1 + R2',
-                  unit: 'Ohm',
-                  decimals: 2,
-                }),
-                ask('calculated', {
-                  key: 'loop_impedance',
-                  label: 'Earth loop impedance',
-                  unit: 'Ohm',
-                  decimals: 2,
-                  required: false,
-                  formula: 'loopImpedance(outside_loop, conductors)',
-                  highFrom: 'loopLimit(curve, rating) * 0.8',
-                  whenAmiss: { severity: 3, action: 'Find out why the breaker would trip late' },
-                }),
-                ask('number', {
-                  key: 'insulation',
-                  label: 'Insulation resistance at 500 V',
-                  unit: 'MOhm',
-                  alsoIn: ['kOhm'],
-                  expected: { low: 1 },
-                  whenAmiss: { reason: true, severity: 4, action: 'Take the circuit out of use' },
-                }),
-                ask('number', {
-                  key: 'trip_time',
-                  label: 'Residual current device, time to trip',
-                  unit: 's',
-                  required: false,
-                  decimals: 3,
-                  expected: { high: 0.3 },
-                }),
-              ],
+              questions: CIRCUIT,
             }),
             ask('calculated', {
               key: 'worst_loop',
@@ -103,8 +100,35 @@ const BODY: TemplateBody = {
               unit: 'Ohm',
               decimals: 2,
               required: false,
-              formula: 'most(circuits, "loop_impedance")',
+              formula: 'most(circuits, "earth_loop")',
             }),
+          ],
+        }),
+      ],
+    },
+    {
+      id: 'seen',
+      title: 'Observations',
+      questions: [
+        ask('rows', {
+          key: 'observations',
+          label: 'Observations',
+          each: 'observation',
+          required: false,
+          questions: [
+            ask('choice', {
+              key: 'code',
+              label: 'Code',
+              options: [
+                { key: 'C1', label: 'C1, danger there now', severity: 4 },
+                { key: 'C2', label: 'C2, may become dangerous', severity: 3 },
+                { key: 'C3', label: 'C3, better put right', severity: 1 },
+                { key: 'FI', label: 'FI, to be looked into', severity: 3 },
+              ],
+              whenAmiss: { photo: true, action: 'Have it put right' },
+            }),
+            ask('text', { key: 'seen_where', label: 'Where' }),
+            ask('text', { key: 'seen_what', label: 'What it is' }),
           ],
         }),
       ],

@@ -1,4 +1,4 @@
-import { PlannersAnswer } from '@ant-trail/contract/planning';
+import { PlannersAnswer } from '@ant-trail/contract/planning/desk';
 import { useEffect } from 'react';
 import { sayNearDay } from '@/design/say-day.ts';
 import { Body } from '@/design/text.tsx';

@@ -1,4 +1,4 @@
-import type { BoardPeople, BoardStop, BoardWays } from '@ant-trail/contract/planning';
+import type { BoardPeople, BoardStop, BoardWays } from '@ant-trail/contract/planning/desk';
 import { estimateWay, JOB_STATE_RULES, turningBack } from '@ant-trail/core/planning';
 import {
   isAhead,
@@ -33,6 +33,8 @@ export const boardVisit = ({ job, visit, site }: BoardStop): BoardVisit => ({
   ...{ id: visit.id, site, start: visit.start, minutes: visit.minutes, events: visit.events },
   ...{ windowFrom: job.windowFrom, windowTo: job.windowTo },
   settled: JOB_STATE_RULES[job.state].settled,
+  // Whoever leads brings what the job takes.
+  takes: visit.part === 'leads' ? job.takes : [],
 });
 
 /** Whether a stop can be taken up and put elsewhere: nobody has set off to it. */

@@ -19,6 +19,8 @@ export function sayMisfit(misfit: Misfit, place: SayPlace): string {
         : `outside ${misfit.hours.map(({ from, to }) => `${sayMinute(from)}–${sayMinute(to)}`).join(', ')}`;
     case 'absent':
       return misfit.why ? `away: ${misfit.why}` : 'away that day';
+    case 'vehicle':
+      return `too much for the vehicle: ${count(misfit.takes)} of ${count(misfit.holds)} ${misfit.what}`;
   }
 }
 
@@ -36,7 +38,11 @@ export const MISFIT_MARK: Readonly<Record<Misfit['code'], string>> = {
   promise: 'not as promised',
   'outside hours': 'outside hours',
   absent: 'away',
+  vehicle: 'too much to carry',
 };
+
+const count = (amount: number): string =>
+  amount.toLocaleString('en-GB', { maximumFractionDigits: 2 });
 
 const hoursOf = (minutes: number): string => (minutes / 60).toFixed(1).replace(/\.0$/, '');
 

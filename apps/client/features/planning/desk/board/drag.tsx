@@ -1,4 +1,4 @@
-import type { BoardStop } from '@ant-trail/contract/planning';
+import type { BoardStop } from '@ant-trail/contract/planning/desk';
 import { planMinute, type Placing } from '@ant-trail/core/planning/board';
 import {
   DndContext,
@@ -9,6 +9,7 @@ import {
   useDroppable,
   useSensor,
   useSensors,
+  type Active,
   type DragMoveEvent,
 } from '@dnd-kit/core';
 import { View } from '@tamagui/core';
@@ -33,8 +34,11 @@ interface Dragged {
   readonly loose: boolean;
 }
 
+/** What was put at the thing that is dragged. */
+const draggedOf = ({ data }: Active): Dragged => data.current as unknown as Dragged;
+
 function placingOver({ active, over, delta, activatorEvent }: DragMoveEvent): Placing | null {
-  const { stop, loose } = active.data.current as unknown as Dragged;
+  const { stop, loose } = draggedOf(active);
   const ground = over?.data.current as unknown as Ground | undefined;
   if (!over || !ground) return null;
   const { person, day, minuteAt, minutesPerPx } = ground;
@@ -63,15 +67,15 @@ export function DragBoard({ children, say, onPutDown }: DragBoardProps) {
       // The day scrolls up and down where one comes to its edge, and never sideways.
       autoScroll={{ threshold: { x: 0, y: 0.1 } }}
       onDragStart={({ active }) => {
-        const { stop } = active.data.current as unknown as Dragged;
+        const { stop } = draggedOf(active);
         takeUp(stop, placingOf(stop), 'pointer');
       }}
       onDragMove={(event) => {
-        const { stop } = event.active.data.current as unknown as Dragged;
+        const { stop } = draggedOf(event.active);
         holdAt(placingOver(event) ?? placingOf(stop));
       }}
       onDragEnd={(event) => {
-        const { stop } = event.active.data.current as unknown as Dragged;
+        const { stop } = draggedOf(event.active);
         const to = placingOver(event);
         letGo();
         if (to) onPutDown(stop, to);

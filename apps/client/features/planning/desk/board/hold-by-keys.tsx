@@ -1,4 +1,4 @@
-import type { BoardStop } from '@ant-trail/contract/planning';
+import type { BoardStop } from '@ant-trail/contract/planning/desk';
 import { planMinute } from '@ant-trail/core/planning/board';
 import { useEffect } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
@@ -13,7 +13,7 @@ export interface HoldByKeysProps {
   /** People in the order they stand on the board. */
   readonly people: readonly string[];
   /** What it would come to where the stop is held now. */
-  readonly say: (visit: string) => string;
+  readonly say: () => string;
   readonly onPutDown: (stop: BoardStop) => void;
 }
 
@@ -54,7 +54,7 @@ export function HoldByKeys({ people, say, onPutDown }: HoldByKeysProps) {
   useEffect(() => letGo, []);
   return (
     <Body small strong role="status" paddingTop={held ? '$2' : 0}>
-      {held ? `${say(held.stop.visit.id)} Arrows move it, Enter puts it down, Esc leaves it.` : ''}
+      {held ? `${say()} Arrows move it, Enter puts it down, Esc leaves it.` : ''}
     </Body>
   );
 }

@@ -1,4 +1,4 @@
-import type { BoardStop } from '@ant-trail/contract/planning';
+import type { BoardStop } from '@ant-trail/contract/planning/desk';
 import type { Placing } from '@ant-trail/core/planning/board';
 import { create } from 'zustand';
 

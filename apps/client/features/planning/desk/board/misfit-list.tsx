@@ -1,4 +1,4 @@
-import type { BoardStop } from '@ant-trail/contract/planning';
+import type { BoardStop } from '@ant-trail/contract/planning/desk';
 import { sayMinute } from '@ant-trail/core/calendar';
 import { makeRoom } from '@ant-trail/core/planning/board';
 import { Column, Row } from '@/design/box.tsx';

@@ -1,4 +1,4 @@
-import { CalendarAnswer, type CalendarDay } from '@ant-trail/contract/planning';
+import { CalendarAnswer, type CalendarDay } from '@ant-trail/contract/planning/desk';
 import { addDays } from '@ant-trail/core/calendar';
 import { hoursOn } from '@ant-trail/core/planning/board';
 import { View } from '@tamagui/core';

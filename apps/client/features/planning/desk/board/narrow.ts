@@ -1,4 +1,4 @@
-import type { BoardStop } from '@ant-trail/contract/planning';
+import type { BoardStop } from '@ant-trail/contract/planning/desk';
 import type { BoardFilter } from './board-bar.tsx';
 import { isSought, isSoughtPerson, type Lane } from './board-stops.ts';
 

@@ -1,4 +1,4 @@
-import { PlansAnswer } from '@ant-trail/contract/planning';
+import { PlansAnswer } from '@ant-trail/contract/planning/desk';
 import {
   backwards,
   giveUp,

@@ -1,4 +1,4 @@
-import { BoardAnswer, BoardPeople, BoardWays } from '@ant-trail/contract/planning';
+import { BoardAnswer, BoardPeople, BoardWays } from '@ant-trail/contract/planning/desk';
 import { may } from '@ant-trail/core/accounts';
 import type { Placing } from '@ant-trail/core/planning/board';
 import { useEffect, useMemo } from 'react';

@@ -1,6 +1,6 @@
 import type { HoldQuestion, VideoQuestion, VoiceQuestion } from '@ant-trail/core/sheet';
 import { Tick } from '@/design/tick.tsx';
-import { NumberField } from '../number-field.tsx';
+import { NumberField } from '@/design/number-field.tsx';
 import type { KindFieldsProps } from './props.ts';
 
 export const RecordingFields = ({

@@ -1,7 +1,7 @@
 import type { ChoiceQuestion, ChoicesQuestion, Question } from '@ant-trail/core/sheet';
 import { Column, Row } from '@/design/box.tsx';
 import { Tick } from '@/design/tick.tsx';
-import { NumberField } from '../number-field.tsx';
+import { NumberField } from '@/design/number-field.tsx';
 import { OptionsEditor } from '../options-editor.tsx';
 import type { Patch } from '../patch.ts';
 import type { KindFieldsProps } from './props.ts';

@@ -6,7 +6,7 @@ import { Input } from '@/design/input.tsx';
 import { Pick } from '@/design/pick.tsx';
 import { Tick } from '@/design/tick.tsx';
 import { Expression } from '../expression.tsx';
-import { NumberField } from '../number-field.tsx';
+import { NumberField } from '@/design/number-field.tsx';
 import type { KindFieldsProps } from './props.ts';
 
 export const PercentageFields = ({ question, set }: KindFieldsProps<PercentageQuestion>) => (

@@ -2,7 +2,7 @@ import type { RowsQuestion } from '@ant-trail/core/sheet';
 import { Column, Row } from '@/design/box.tsx';
 import { Input } from '@/design/input.tsx';
 import { Tick } from '@/design/tick.tsx';
-import { NumberField } from '../number-field.tsx';
+import { NumberField } from '@/design/number-field.tsx';
 import type { KindFieldsProps } from './props.ts';
 
 export const RowsFields = ({ question, set }: KindFieldsProps<RowsQuestion>) => (

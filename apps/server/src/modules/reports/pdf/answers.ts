@@ -14,8 +14,10 @@ import {
   type SheetState,
 } from '@ant-trail/core/sheet';
 import { CLAY, CLAY_GROUND, INK, QUIET, type Paper } from '../../../paper/paper.ts';
+import { REPORT_PARTS } from '../../trades/report-parts.ts';
 import type { ReportData } from '../data.ts';
 import type { Say } from './say.ts';
+import { drawSignature, signatureHeight } from './signature.ts';
 import { drawShapes, drawSketch } from './sketch.ts';
 
 /** Three beside each other: large enough to see what is meant, and few pages. */
@@ -24,13 +26,14 @@ const PHOTOS_IN_ROW = 3;
 const GAP = 12;
 /** A line below a photo, and the space around it. */
 const CAPTION = 40;
-const SIGNATURE_WIDTH = 165;
 
 /** Every section with what was asked and answered; what was not asked is not in the report. */
 export function writeAnswers(paper: Paper, data: ReportData, state: SheetState, say: Say): void {
+  const { kit } = data.dossier.version.body;
+  const drawn = REPORT_PARTS.find((part) => part.kit === kit)?.draws ?? [];
   for (const section of state.sections) {
     const stops = [...walk(section.questions, [])].filter(
-      ({ state }) => state.required || isSaid(state),
+      ({ state }) => (state.required || isSaid(state)) && !standsElsewhere(state, drawn),
     );
     if (stops.length === 0) continue;
     paper.need(90);
@@ -43,6 +46,17 @@ export function writeAnswers(paper: Paper, data: ReportData, state: SheetState, 
     paper.space(6);
     for (const { state, rows } of stops) writeQuestion(paper, data, state, [...rows], say);
   }
+}
+
+/** Whether the kit’s part has all that is to be said of it: no photo, no word, nothing amiss or corrected. */
+function standsElsewhere(
+  { path, photos, files, reason, alert, messages, history, findings }: QuestionState,
+  drawn: readonly string[],
+): boolean {
+  if (!drawn.some((group) => path === group || path.startsWith(`${group}/`))) return false;
+  const isPlain = photos.length + files.length + messages.length === 0 && !reason && !alert;
+  const isFound = findings.some(({ key, severity }) => key === path && severity >= 2);
+  return isPlain && !isFound && !history.some(({ kind }) => kind === 'correct');
 }
 
 function writeQuestion(
@@ -167,30 +181,6 @@ function drawnSignature({ answer }: QuestionState): SignatureValue | HoldValue |
   const value = answer?.value;
   const isDrawn = isSignature(value) || isHold(value);
   return isDrawn && value.strokes.length > 0 ? value : null;
-}
-
-function signatureHeight({ strokes }: SignatureValue | HoldValue): number {
-  const deepest = Math.max(...strokes.flat().map(([, y]) => y), 0.2);
-  return Math.min(80, deepest * SIGNATURE_WIDTH + 10) + 6;
-}
-
-function drawSignature(
-  paper: Paper,
-  signature: SignatureValue | HoldValue,
-  left: number,
-  top: number,
-): void {
-  paper.figure(`Signature of ${signature.name}`, () => {
-    paper.document.lineWidth(1.4).strokeColor(INK).lineCap('round').lineJoin('round');
-    for (const stroke of signature.strokes) {
-      stroke.forEach(([x, y], index) => {
-        const [px, py] = [left + x * SIGNATURE_WIDTH, top + 4 + y * SIGNATURE_WIDTH];
-        if (index === 0) paper.document.moveTo(px, py);
-        else paper.document.lineTo(px, py);
-      });
-      paper.document.stroke();
-    }
-  });
 }
 
 /** What was drawn over a photo, light under dark, so that it stands out from any ground. */

@@ -11,6 +11,7 @@ import { CLAY, INK, QUIET, SUN, type Paper } from '../../../paper/paper.ts';
 import type { ReportData } from '../data.ts';
 import { fitsOnCover, writeFindings } from './follow-up.ts';
 import type { Say } from './say.ts';
+import { drawSignature, signatureHeight } from './signature.ts';
 
 const PICTURE_HEIGHT = 250;
 
@@ -90,6 +91,7 @@ export function writeCover(
     );
     paper.y = y + height + 6;
   }
+  signedOnSite(paper, data, say);
   paper.space(8);
   const count = state.findings.length;
   const stand = fitsOnCover(paper, state);
@@ -108,6 +110,27 @@ export function writeCover(
     writeFindings(paper, state.findings);
   }
   return { findingsStand: stand };
+}
+
+/** Who signed at the place for the work, by hand or by name; or why the office does without. */
+function signedOnSite(paper: Paper, { dossier }: ReportData, say: Say): void {
+  const { asked = false, waived = null, signed = null } = dossier.job.signing ?? {};
+  if (!asked && !signed) return;
+  const words = signed
+    ? [signed.signature.name, signed.role, say.moment(signed.at)].filter(Boolean).join(', ')
+    : waived
+      ? `by nobody: ${waived.reason}`
+      : 'not yet';
+  const y = paper.y;
+  const height = Math.max(
+    paper.beside('Signed on site', paper.left, y, { width: 90, color: QUIET }),
+    paper.beside(words, paper.left + 96, y, { width: paper.width - 96 }),
+  );
+  paper.y = y + height + 6;
+  if (!signed || 'typed' in signed.signature) return;
+  const top = paper.y;
+  drawSignature(paper, signed.signature, paper.left + 96, top);
+  paper.y = top + signatureHeight(signed.signature);
 }
 
 /** As “Pump manual, version 2 of 3 May 2031”. */

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { Instant } from '../common/index.ts';
+import { Instant } from '../../common/index.ts';
 
 /** Whether somebody's visits can be read by a calendar program, and since when. */
 export const CalendarLink = z.object({ since: Instant.nullable() });

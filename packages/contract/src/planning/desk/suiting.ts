@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { Day, Id, MinuteOfDay } from '../common/index.ts';
+import { Day, Id, MinuteOfDay } from '../../common/index.ts';
 
 const ids = (most: number) =>
   z

@@ -1,6 +1,7 @@
 import { JOB_STATES, PARTS, VISIT_STEPS } from '@ant-trail/core/planning';
 import { z } from 'zod';
-import { Day, Id, Instant, MinuteOfDay } from '../common/index.ts';
+import { Day, Id, Instant, MinuteOfDay } from '../../common/index.ts';
+import { Load } from '../load.ts';
 
 /** So many days are asked for at once, and so many visits are shown of them. */
 export const MOST_DAYS = 42;
@@ -14,6 +15,8 @@ export const BoardStop = z.object({
     state: z.enum(JOB_STATES),
     windowFrom: MinuteOfDay.nullable(),
     windowTo: MinuteOfDay.nullable(),
+    /** What it takes of a vehicle. */
+    takes: Load,
     /** The name of the round it belongs to. */
     round: z.string().nullable(),
   }),
@@ -47,6 +50,8 @@ export const BoardPeople = z.object({
       id: Id,
       hours: z.array(z.object({ weekday: z.int(), from: z.int(), to: z.int() })),
       absences: z.array(z.object({ from: Day, to: Day, why: z.string() })),
+      /** What their vehicle holds. */
+      holds: Load,
     }),
   ),
 });

@@ -1,7 +1,7 @@
 import { readNumber } from '@ant-trail/core/measure';
 import { useState } from 'react';
-import { Column } from '@/design/box.tsx';
-import { Input } from '@/design/input.tsx';
+import { Column } from './box.tsx';
+import { Input } from './input.tsx';
 
 export interface NumberFieldProps {
   readonly label: string;
@@ -9,7 +9,7 @@ export interface NumberFieldProps {
   readonly onChange: (value: number | undefined) => void;
 }
 
-/** A number of a template, or none: kept while it can be one, refused in words while it can't. */
+/** A number, or none: kept while it can be one, refused in words while it can't. */
 export function NumberField({ label, value, onChange }: NumberFieldProps) {
   const [typed, setTyped] = useState<string | null>(null);
   const read = typed?.trim() ? readNumber(typed) : null;

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { Day, Id, MinuteOfDay, Name, Words } from '../common/index.ts';
+import { Day, Id, MinuteOfDay, Name, Words } from '../../common/index.ts';
 
 /** At so many places and things jobs are made in one go. */
 export const MOST_AT_ONCE = 200;

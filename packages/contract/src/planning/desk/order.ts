@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { Day, Id, MinuteOfDay } from '../common/index.ts';
+import { Day, Id, MinuteOfDay } from '../../common/index.ts';
 
 /** How many visits of one day are put in order. */
 export const MOST_IN_ORDER = 3_000;
@@ -25,7 +25,7 @@ const OnTheWay = z.object({ minutes: z.int(), metres: z.int() });
 
 export const NotPlaced = z.discriminatedUnion('code', [
   z.object({ code: z.literal('suits nobody') }),
-  z.object({ code: z.literal('too much') }),
+  z.object({ code: z.literal('too much'), measure: z.string() }),
   z.object({
     code: z.literal('out of reach'),
     soonest: z.int().nullable(),

@@ -1,0 +1,133 @@
+import { sayState, type RowState } from '@ant-trail/core/sheet';
+import { useCallback, useDeferredValue, useEffect, useState } from 'react';
+import { Column, Row } from '@/design/box.tsx';
+import { Button } from '@/design/button.tsx';
+import { Segments } from '@/design/choose.tsx';
+import { Dialog } from '@/design/dialog.tsx';
+import { Input } from '@/design/input.tsx';
+import { sayShortDay } from '@/design/say-day.ts';
+import { Body } from '@/design/text.tsx';
+import type { KitRowsProps, Said } from '../part.ts';
+import { DeviceLine } from './device-line.tsx';
+import { byZone, FILTERS, isLeft, isShown, passing, takenBack, type Filter } from './passing.ts';
+
+const counted = (count: number): string => `${count} ${count === 1 ? 'device' : 'devices'}`;
+
+/** All devices of a system zone by zone: what is left, and several that passed in one go. */
+export default function Devices(props: KitRowsProps) {
+  const { state, locked, write, Question, Add, sought, onShown } = props;
+  const { rows } = state;
+  const [filter, setFilter] = useState<Filter>('not tried');
+  const [words, setWords] = useState('');
+  const [opened, setOpened] = useState<string | null>(null);
+  const [passed, setPassed] = useState<readonly Said[] | null>(null);
+  const [many, setMany] = useState(0);
+  const [trouble, setTrouble] = useState<string | null>(null);
+  const looked = useDeferredValue(words.trim().toLowerCase());
+  const shown = rows.filter((row) => isShown(row, filter) && sayRow(row).includes(looked));
+  const left = shown.filter(isLeft);
+  useEffect(() => {
+    if (sought === null) return;
+    setOpened(rows.find(({ path }) => sought.startsWith(`${path}/`))?.id ?? null);
+    onShown();
+  }, [sought, rows, onShown]);
+  const pass = useCallback(
+    async (devices: readonly RowState[]): Promise<void> => {
+      const said = devices.flatMap(passing);
+      const refused = await write(said);
+      setTrouble(refused);
+      if (refused !== null) return;
+      setPassed(said);
+      setMany(devices.length);
+    },
+    [write],
+  );
+  const undo = async (): Promise<void> => {
+    setTrouble(passed ? await write(takenBack(passed, rows)) : null);
+    setPassed(null);
+  };
+  const device = rows.find(({ id }) => id === opened);
+  const at = device ? shown.findIndex(({ id }) => id === device.id) : -1;
+  const next = shown[at + 1];
+  return (
+    <Column gap="$3">
+      {rows.length > 0 ? (
+        <>
+          <Segments
+            label="Which devices"
+            options={FILTERS.map((key) => ({
+              value: key,
+              label: `${key.charAt(0).toUpperCase()}${key.slice(1)}`,
+            }))}
+            chosen={[filter]}
+            onPress={setFilter}
+          />
+          <Input label="Name or zone" value={words} onChange={setWords} />
+        </>
+      ) : null}
+      <Row className="to-hand" gap="$2" justifyContent="space-between" flexWrap="wrap">
+        <Body small quiet role="status">
+          {rows.length === 0
+            ? 'No device yet.'
+            : `${counted(shown.length)} shown, ${rows.filter(isLeft).length} of ${rows.length} not tried`}
+        </Body>
+        {!locked && left.length > 1 && filter !== 'needs eyes' ? (
+          <Button dense onPress={() => pass(left)}>
+            All {left.length} passed
+          </Button>
+        ) : null}
+      </Row>
+      {passed ? (
+        <Row className="to-hand" gap="$2" justifyContent="space-between" role="status">
+          <Body small>{counted(many)} passed.</Body>
+          <Button dense onPress={undo}>
+            Take it back
+          </Button>
+        </Row>
+      ) : null}
+      {trouble ? (
+        <Body eyes strong role="alert">
+          {trouble}
+        </Body>
+      ) : null}
+      <Column
+        role="list"
+        aria-label="Devices at a glance"
+        maxHeight={460}
+        style={{ overflowY: 'auto' }}
+      >
+        {byZone(shown).map(([zone, devices]) => (
+          <Column key={zone} role="presentation">
+            {zone === '' ? null : (
+              <Body tiny strong quiet paddingTop="$3" paddingBottom="$1" aria-hidden>
+                {zone}
+              </Body>
+            )}
+            {devices.map((row) => (
+              <DeviceLine key={row.id} row={row} locked={locked} onOpen={setOpened} onPass={pass} />
+            ))}
+          </Column>
+        ))}
+      </Column>
+      {!locked && Add ? <Add state={state} /> : null}
+      {device ? (
+        <Dialog title={device.name} onClose={() => setOpened(null)} easy>
+          <Column marginHorizontal={-16}>
+            {device.questions.map((each) => (
+              <Question key={each.path} state={each} locked={locked} />
+            ))}
+          </Column>
+          {next ? (
+            <Button main onPress={() => setOpened(next.id)}>
+              On to {next.name}
+            </Button>
+          ) : null}
+        </Dialog>
+      ) : null}
+    </Column>
+  );
+}
+
+/** All that is known of a device, for looking it up by words. */
+const sayRow = (row: RowState): string =>
+  [row.name, ...row.questions.map((each) => sayState(each, sayShortDay))].join(' ').toLowerCase();

@@ -1,0 +1,64 @@
+import { isAsked, type QuestionState, type RowState } from '@ant-trail/core/sheet';
+import { ZONE } from '@ant-trail/core/trades/alarm/keys';
+import type { Said } from '../part.ts';
+
+export const FILTERS = ['not tried', 'needs eyes', 'all'] as const;
+export type Filter = (typeof FILTERS)[number];
+
+const isOpen = ({ question, required, answer, closedOut }: QuestionState): boolean =>
+  isAsked(question) && required && answer === null && closedOut === null;
+
+export const isDone = (row: RowState): boolean =>
+  row.tally.answered > 0 && row.looseEnds.length === 0;
+
+export const isAmiss = ({ questions }: RowState): boolean =>
+  questions.some(
+    ({ alert, findings, answer }) =>
+      alert !== null || (findings[0]?.severity ?? 0) >= 2 || answer?.value === 'not',
+  );
+
+/** Whether a device has nothing said of how it did: what it is and where it hangs is no trial. */
+export const isLeft = (row: RowState): boolean =>
+  row.questions.some(
+    (state) =>
+      (state.question.kind === 'performed' || state.question.kind === 'yesNo') && isOpen(state),
+  );
+
+export function isShown(row: RowState, filter: Filter): boolean {
+  if (filter === 'all') return true;
+  return filter === 'not tried' ? isLeft(row) : isAmiss(row);
+}
+
+/** What it means that a device passed: all that is to be tried was, and is as it should be. */
+export const passing = (row: RowState): Said[] =>
+  row.questions.filter(isOpen).flatMap(({ path, question }) => {
+    if (question.kind === 'performed') return [{ path, value: 'done' }];
+    return question.kind === 'yesNo' ? [{ path, value: 'yes' }] : [];
+  });
+
+/** The same taken back, as far as it still stands: what somebody said otherwise since is theirs. */
+export function takenBack(said: readonly Said[], rows: readonly RowState[]): Said[] {
+  const now = new Map(
+    rows.flatMap(({ questions }) => questions.map(({ path, answer }) => [path, answer?.value])),
+  );
+  return said
+    .filter(({ path, value }) => now.get(path) === value)
+    .map(({ path }) => ({ path, value: null }));
+}
+
+export const zoneOf = (row: RowState): string => {
+  const value = row.questions.find(({ question }) => question.key === ZONE)?.answer?.value;
+  return typeof value === 'string' ? value : '';
+};
+
+/** Devices zone by zone, in the order in which the first of each stands; those of none come last. */
+export function byZone(rows: readonly RowState[]): readonly (readonly [string, RowState[]])[] {
+  const zones = new Map<string, RowState[]>();
+  for (const row of rows) {
+    const zone = zoneOf(row);
+    const there = zones.get(zone);
+    if (there) there.push(row);
+    else zones.set(zone, [row]);
+  }
+  return [...zones].sort(([a], [b]) => Number(a === '') - Number(b === ''));
+}

@@ -1,0 +1,52 @@
+import { addDays } from '@ant-trail/core/calendar';
+import type { Chance } from '../chance.ts';
+import { inspectionOf, type Inspection } from './alarm/walked.ts';
+import { certificateOf, type Walk } from './electrical/walked.ts';
+import type { Given } from './given.ts';
+
+interface Walked {
+  readonly given: readonly Given[];
+  /** The question that is signed at the end. */
+  readonly signs: string;
+  readonly isDone: boolean;
+}
+
+/** Work of a trade kit that somebody did: how many days ago, who, where, and what they entered. */
+export interface Survey {
+  readonly ago: number;
+  readonly who: string;
+  readonly place: string;
+  readonly template: string;
+  readonly walk: (chance: Chance, day: string) => Walked;
+}
+
+const FIVE_YEARS = 5 * 365;
+
+const certificate = (ago: number, place: string, how: Walk = {}): Survey => ({
+  ...{ ago, place, who: 'jory', template: 'certificate' },
+  walk: (chance, day) => ({
+    given: [
+      ...certificateOf(chance, how),
+      ...(how.until === undefined ? [{ path: 'next_test', value: addDays(day, FIVE_YEARS) }] : []),
+    ],
+    ...{ signs: 'certified', isDone: how.until === undefined },
+  }),
+});
+
+const inspection = (ago: number, place: string, how: Inspection): Survey => ({
+  ...{ ago, place, who: 'jory', template: 'alarm' },
+  walk: (chance) => ({
+    given: inspectionOf(chance, how),
+    ...{ signs: 'keeper', isDone: how.until === undefined },
+  }),
+});
+
+/** Two that are done and one half way through, of each. */
+export const SURVEYS: readonly Survey[] = [
+  certificate(35, 'Bakehouse boards'),
+  inspection(33, 'Harbour clinic', { battery: 0.93 }),
+  inspection(5, 'Assembly hall boards', { battery: 0.72, silent: 11 }),
+  inspection(4, 'Old mill boards', { battery: 0.9, until: 0.6 }),
+  certificate(2, 'Depot workshop boards', { late: 'Fan' }),
+  certificate(1, 'Rescue store boards', { until: 0.55 }),
+];
