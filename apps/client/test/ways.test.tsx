@@ -1,6 +1,14 @@
 import type { Catalogue } from '@ant-trail/core/catalogues';
-import type { RowState } from '@ant-trail/core/sheet';
-import { act, cleanup, fireEvent, screen, waitFor, within } from '@testing-library/react';
+import type { QuestionState, RowState } from '@ant-trail/core/sheet';
+import {
+  act,
+  cleanup,
+  fireEvent,
+  renderHook,
+  screen,
+  waitFor,
+  within,
+} from '@testing-library/react';
 import { CERTIFICATE } from '../../../packages/demo/src/trades/electrical/certificate.ts';
 import { CIRCUIT_LISTS } from '../../../packages/demo/src/trades/electrical/lists.ts';
 import {
@@ -13,6 +21,7 @@ import {
   standingOf,
 } from '@/features/trades/electrical/places.ts';
 import { columnsOf, takeIn } from '@/features/trades/electrical/pasted.ts';
+import { useGrid } from '@/features/trades/electrical/use-grid.ts';
 import { COLLEAGUE, showSheet, type OpenedSheet } from './support/sheet.tsx';
 
 afterEach(cleanup);
@@ -181,6 +190,40 @@ describe('cells of a spreadsheet', () => {
     expect(columns.length - 1).toBe(drop);
     expect(taken.said).toEqual([]);
     expect(takeIn([['', ''], ['']], { row: 3, column: 0 }, into(sheet)).said).toEqual([]);
+  });
+});
+
+describe('a table that has just been opened', () => {
+  test('takes in what is pasted before its catalogues are read, each after what came before it', async () => {
+    const sheet = await withBoard();
+    let arrive = (): void => undefined;
+    const arrived = new Promise<void>((resolve) => (arrive = resolve));
+    const { result } = renderHook(() =>
+      useGrid({
+        ...{ group: sheet.at('boards/b1/circuits') as QuestionState, locked: false },
+        listOf: async (key) => {
+          await arrived;
+          if (key === 'cables') throw new Error('the store is closed');
+          return lists.get(key) ?? null;
+        },
+        write: (said) => sheet.session.writeAll(said.map((each) => ({ ...each, kind: 'answer' }))),
+      }),
+    );
+    const device = result.current.columns.findIndex(({ key }) => key === 'device');
+    act(() => result.current.goTo({ row: 1, column: device }));
+    act(() => result.current.put([['B16', 'A-30', '6/2.5']]));
+    act(() => result.current.put([['C32']]));
+    expect(sheet.at(`${WAY('c2')}/device`)?.answer).toBeNull();
+    await act(async () => {
+      arrive();
+      await sheet.settled();
+    });
+    await waitFor(() =>
+      expect(sheet.at(`${WAY('c2')}/device`)?.answer?.value).toMatchObject({ row: 'C32' }),
+    );
+    expect(sheet.at(`${WAY('c2')}/rcd`)?.answer?.value).toMatchObject({ row: 'A-30' });
+    // The one that could not be read is said by its cell, and held up nothing.
+    expect([...result.current.refused.keys()]).toEqual([`${WAY('c2')}/cable`]);
   });
 });
 

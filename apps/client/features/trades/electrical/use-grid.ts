@@ -1,6 +1,6 @@
 import type { Catalogue } from '@ant-trail/core/catalogues';
 import type { QuestionState } from '@ant-trail/core/sheet';
-import { useEffect, useMemo, useState } from 'react';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { newId } from '@/device/identity.ts';
 import type { KitRowsProps, Said } from '../part.ts';
 import { columnsOf, takeIn, type GridColumn, type Refused } from './pasted.ts';
@@ -31,7 +31,7 @@ type Props = Pick<KitRowsProps, 'write' | 'listOf' | 'locked'> & { readonly grou
 /** The table of a board’s circuits: where one is in it, and what is put into it. */
 export function useGrid({ group, write, listOf, locked }: Props): Grid {
   const columns = useMemo(() => columnsOf(group), [group]);
-  const lists = useLists(columns, listOf);
+  const listsOf = useLists(columns, listOf);
   const [spot, setSpot] = useState<Spot>({ row: 0, column: 0 });
   const [typed, setTyped] = useState<string | null>(null);
   const [refused, setRefused] = useState<Refused>(new Map());
@@ -40,8 +40,15 @@ export function useGrid({ group, write, listOf, locked }: Props): Grid {
   // One line below the last: what is written there begins a new way.
   const deepest = group.rows.length;
   const clamp = (value: number, most: number): number => Math.max(0, Math.min(most, value));
+  const shown = useRef(group);
+  useEffect(() => {
+    shown.current = group;
+  }, [group]);
+  const turn = useRef<Promise<unknown>>(Promise.resolve());
   const put = async (cells: readonly (readonly string[])[], at: Spot): Promise<void> => {
-    const taken = takeIn(cells, at, { group, columns, lists, newId });
+    // What is put in before the catalogues are read waits for them; it finds the table as it is then.
+    const lists = await listsOf();
+    const taken = takeIn(cells, at, { group: shown.current, columns, lists, newId });
     const problem = taken.said.length > 0 ? await write(taken.said) : null;
     // One that the sheet does not take holds up none of the others.
     const late = problem === null ? new Map<string, string>() : await oneByOne(taken.said, write);
@@ -74,7 +81,9 @@ export function useGrid({ group, write, listOf, locked }: Props): Grid {
       if (locked) return;
       setTyped(null);
       setWords(null);
-      void put(cells, spot);
+      // One after the other, so that each finds what the one before it wrote.
+      const next = (): Promise<void> => put(cells, spot);
+      turn.current = turn.current.then(next, next);
     },
     undo:
       before && !locked
@@ -99,24 +108,32 @@ async function oneByOne(
   return refused;
 }
 
-/** The catalogues the columns look in, as soon as they are there. */
+type Lists = ReadonlyMap<string, Catalogue | null>;
+
+/** The catalogues the columns look in: read at once, so that they are there when something is put in. */
 function useLists(
   columns: readonly GridColumn[],
   listOf: KitRowsProps['listOf'],
-): ReadonlyMap<string, Catalogue | null> {
-  const [lists, setLists] = useState<ReadonlyMap<string, Catalogue | null>>(new Map());
+): () => Promise<Lists> {
   const keys = columns
     .flatMap(({ question }) => (question?.kind === 'lookup' ? [question.catalogue] : []))
     .join(' ');
+  const reading = useRef<Promise<Lists> | null>(null);
+  const read = useCallback(
+    async (): Promise<Lists> =>
+      new Map(
+        await Promise.all(
+          keys
+            .split(' ')
+            .filter(Boolean)
+            // One that can’t be read is said by the cells that needed it.
+            .map(async (key) => [key, await listOf(key).catch(() => null)] as const),
+        ),
+      ),
+    [keys, listOf],
+  );
   useEffect(() => {
-    let left = false;
-    const wanted = keys.split(' ').filter(Boolean);
-    void Promise.all(wanted.map(async (key) => [key, await listOf(key)] as const)).then((found) => {
-      if (!left) setLists(new Map(found));
-    });
-    return () => {
-      left = true;
-    };
-  }, [keys, listOf]);
-  return lists;
+    reading.current = read();
+  }, [read]);
+  return useCallback(() => reading.current ?? read(), [read]);
 }
