@@ -1,5 +1,6 @@
 import { benchBoard } from './board.ts';
 import { benchHints } from './hints.ts';
+import { benchHouse } from './house.ts';
 import { benchLists } from './lists.ts';
 import { benchPlan } from './plan.ts';
 import { benchPush } from './push.ts';
@@ -21,6 +22,7 @@ const BENCHES = {
   push: benchPush,
   lists: benchLists,
   board: benchBoard,
+  house: benchHouse,
   report: benchReport,
   plan: () => benchPlan(),
 };

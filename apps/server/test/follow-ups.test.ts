@@ -113,6 +113,44 @@ test('what follows is shown before, planned from the real completion once approv
   );
 });
 
+test('what was found is offered to the work that follows, though its sheet is another', async () => {
+  const work = (title: string, followUp?: FollowUp): TemplateBody => ({
+    ...{ title, ...(followUp ? { followUp } : {}) },
+    sections: [
+      {
+        ...{ id: 's', title: 'S' },
+        questions: [
+          { ...{ kind: 'text', key: 'found', label: 'Found', required: true, carries: true } },
+          { ...{ kind: 'text', key: 'of_one', label: 'Seen', required: false, carries: false } },
+        ],
+      },
+    ],
+  });
+  const publishes = async (body: TemplateBody): Promise<string> =>
+    ((await manager.call('POST', '/api/templates', { after: 0, body })).body as PublishedTemplate)
+      .template;
+  const after = await publishes(work('Mend'));
+  const { job } = await jobOf(
+    await publishes(work('Look', { ...RULE, days: 0, title: 'Mend it', template: after })),
+  );
+  await technician.push(
+    ...(
+      [
+        ['found', 'A split seam'],
+        ['of_one', 'Rain'],
+      ] as const
+    ).map(([path, value]) => asEntry(entryOf(org, { sheet: job.sheet.id, path, value }))),
+  );
+  await walk(job.sheet.id, 40);
+  const next = await followed(job.id);
+  expect(next.job).not.toBeNull();
+  const earlier = (await pull(technician)).of('earlier').find((each) => each.template === after);
+  expect(earlier).toMatchObject({
+    answers: [{ path: 'found', value: 'A split seam' }],
+    ...{ site: org.site, day: TODAY },
+  });
+});
+
 test('asked for twice, or by two at once, one follows', async () => {
   const { job } = await jobOf(await publish({ title: 'Look again twice' }));
   await walk(job.sheet.id, 40);

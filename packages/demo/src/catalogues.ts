@@ -1,4 +1,5 @@
 import type { Catalogue, CatalogueRow } from '@ant-trail/core/catalogues';
+import { ENERGY_LISTS } from './trades/energy/lists.ts';
 import { CIRCUIT_LISTS } from './trades/electrical/lists.ts';
 
 /** What lies in the huts' provision lockers: name, group, how many fit a shelf, how many belong there, price. */
@@ -125,4 +126,10 @@ const faults: Catalogue = {
 };
 
 /** The lists that answers are looked up in. */
-export const CATALOGUES: readonly Catalogue[] = [provisions, parts, faults, ...CIRCUIT_LISTS];
+export const CATALOGUES: readonly Catalogue[] = [
+  provisions,
+  parts,
+  faults,
+  ...CIRCUIT_LISTS,
+  ...ENERGY_LISTS,
+];

@@ -664,8 +664,9 @@ export class Scenario {
       const author = this.author(who);
       const { given, signs, isDone } = walk(this.chance, day);
       log.sheet.say(author, given);
+      for (const question of signs) log.sheet.sign(author, question);
       if (isDone) {
-        log.sheet.sign(author, signs).finish(author);
+        log.sheet.finish(author);
         if (ago > 3) log.sheet.approve(this.author('sef'), this.instant(addDays(day, 1), 520));
       }
       log.keep(log.sheet.entries, isDone ? visit.start + visit.minutes : null);

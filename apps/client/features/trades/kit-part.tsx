@@ -4,14 +4,25 @@ import { KIT_PARTS } from './kit-parts.ts';
 import type { KitPartProps } from './part.ts';
 
 /** Each kit's part, brought when a sheet needs it. */
-const PARTS: ReadonlyMap<string, ComponentType<KitPartProps>> = new Map(
-  KIT_PARTS.map(({ kit, load }) => [kit, lazy(load)]),
+const PARTS: ReadonlyMap<string, Shown> = new Map(
+  KIT_PARTS.map(({ kit, sections, load }) => [kit, { sections, Part: lazy(load) }]),
 );
 
+interface Shown {
+  readonly sections: readonly string[] | undefined;
+  readonly Part: ComponentType<KitPartProps>;
+}
+
+interface Props extends KitPartProps {
+  readonly kit: string | undefined;
+  readonly isFirst: boolean;
+}
+
 /** What a sheet's kit adds to the capture screen; nothing for a sheet without one. */
-export function KitPart({ kit, ...props }: KitPartProps & { readonly kit: string | undefined }) {
-  const Part = kit === undefined ? undefined : PARTS.get(kit);
-  if (!Part) return null;
+export function KitPart({ kit, isFirst, ...props }: Props) {
+  const shown = kit === undefined ? undefined : PARTS.get(kit);
+  if (!shown || !(shown.sections?.includes(props.section) ?? isFirst)) return null;
+  const { Part } = shown;
   return (
     <TroubleBoundary comfort="The questions below work without this part.">
       <Suspense fallback={null}>

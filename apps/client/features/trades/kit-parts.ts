@@ -2,7 +2,13 @@ import { MORE_KIT_PARTS } from './more-kit-parts.ts';
 import type { KnownKitPart, KnownKitRows } from './part.ts';
 
 /** Kits with a part of their own in the field, one line each; the others have their results alone. */
-export const KIT_PARTS: readonly KnownKitPart[] = [...MORE_KIT_PARTS];
+export const KIT_PARTS: readonly KnownKitPart[] = [
+  {
+    ...{ kit: 'energy', sections: ['shell', 'proposal'] },
+    load: () => import('./energy/where-heat-goes.tsx'),
+  },
+  ...MORE_KIT_PARTS,
+];
 
 /** Kits that show a group of rows in their own way. */
 export const KIT_ROWS: readonly KnownKitRows[] = [

@@ -9,11 +9,21 @@ export interface KitPartProps {
   readonly locked: boolean;
   /** Gives an answer by its path. Gives the words for the person when it can't be one. */
   readonly answer: (path: string, value: AnswerValue, unit?: string) => Promise<string | null>;
+  /** The section it is shown in. */
+  readonly section: string;
+  /** Says all of it, or none. Gives the words for the person when it can't be said. */
+  readonly write: (said: readonly Said[]) => Promise<string | null>;
+  /** Goes to a question, in whatever section. */
+  readonly seek: (path: string) => void;
+  /** A catalogue as it is here; null where it is not. */
+  readonly listOf: (key: string) => Promise<Catalogue | null>;
 }
 
 export interface KnownKitPart {
   /** Key of the kit in core. */
   readonly kit: string;
+  /** Sections it belongs to, by their ids; where left out it stands in the first. */
+  readonly sections?: readonly string[];
   readonly load: () => Promise<{ default: ComponentType<KitPartProps> }>;
 }
 

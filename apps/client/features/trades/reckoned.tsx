@@ -5,10 +5,11 @@ import { Body, Figure } from '@/design/text.tsx';
 
 /** What the sheet's kit reckons, as it comes to be known. */
 export function Reckoned({ results }: { readonly results: SheetState['reckoned'] }) {
-  if (results.length === 0) return null;
+  const shown = results.filter(({ aside }) => !aside);
+  if (shown.length === 0) return null;
   return (
     <Row role="group" aria-label="Reckoned" columnGap="$4" rowGap="$1" flexWrap="wrap">
-      {results.map((result) => (
+      {shown.map((result) => (
         <Column key={result.name}>
           <Body tiny quiet>
             {result.label}

@@ -16,6 +16,8 @@ type Dimension =
   | 'voltage'
   | 'current'
   | 'resistance'
+  | 'heat transfer'
+  | 'thermal resistance'
   | 'time';
 
 interface UnitRule {
@@ -90,6 +92,17 @@ const BY_CODE: Readonly<Record<string, UnitRule>> = {
   'm3/h': { dimension: 'flow', factor: 1 / 3600, system: 'SI' },
   '[gal_us]/min': { dimension: 'flow', factor: GALLON / 60, system: 'US' },
   '[cft_i]/min': { dimension: 'flow', factor: FOOT ** 3 / 60, system: 'US' },
+  'W/(m2.K)': { dimension: 'heat transfer', factor: 1, system: 'SI' },
+  // A difference of 1 °F is one of 1 °R, which has no zero of its own.
+  '[Btu_IT]/(h.[sft_i].[degR])': {
+    ...{ dimension: 'heat transfer', system: 'US' },
+    factor: BTU / 3600 / FOOT ** 2 / (5 / 9),
+  },
+  'm2.K/W': { dimension: 'thermal resistance', factor: 1, system: 'SI' },
+  'h.[sft_i].[degR]/[Btu_IT]': {
+    ...{ dimension: 'thermal resistance', system: 'US' },
+    factor: (3600 * FOOT ** 2 * (5 / 9)) / BTU,
+  },
   mV: { dimension: 'voltage', factor: 1e-3 },
   V: { dimension: 'voltage', factor: 1 },
   kV: { dimension: 'voltage', factor: 1e3 },

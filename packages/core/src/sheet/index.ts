@@ -1,3 +1,4 @@
+export { answersOf } from './answers-of.ts';
 export { blanksIn } from './blanks.ts';
 export { answersForNewRow, answersToCopy, orderAfterMove } from './copy-row.ts';
 export { everyQuestion, questionAtPath, type Stop, walk } from './every-question.ts';

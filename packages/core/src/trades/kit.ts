@@ -13,6 +13,8 @@ export interface ResultOffer {
   readonly unit?: string;
   /** What it is, with the source of its figures. */
   readonly about: string;
+  /** Shown where it belongs, not among the results above the sheet. */
+  readonly aside?: boolean;
 }
 
 export type Reckoned = Readonly<Record<string, number | string | boolean>>;

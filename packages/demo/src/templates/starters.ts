@@ -2,6 +2,7 @@ import type { TemplateBody } from '@ant-trail/core/sheet';
 import { ALARM } from '../trades/alarm/panel.ts';
 import { JOINT } from '../trades/bolting/joint.ts';
 import { CERTIFICATE } from '../trades/electrical/certificate.ts';
+import { HOUSE_SURVEY } from '../trades/energy/house.ts';
 import { SURVEY } from '../trades/energy/survey.ts';
 import { AUDIT } from './audit.ts';
 import { BOARD } from './board.ts';
@@ -29,6 +30,6 @@ export const STARTERS: readonly Starter[] = [
   ...ready('Electrical work', BOARD, CERTIFICATE),
   ...ready('Machines and lifts', DRIVE_ROOM, TURBINE, JOINT),
   ...ready('Water and grounds', SPRING, PATH),
-  ...ready('Energy', SURVEY),
+  ...ready('Energy', HOUSE_SURVEY, SURVEY),
   ...ready('Goods', LOCKER),
 ];

@@ -2,12 +2,13 @@ import { addDays } from '@ant-trail/core/calendar';
 import type { Chance } from '../chance.ts';
 import { inspectionOf, type Inspection } from './alarm/walked.ts';
 import { certificateOf, type Walk } from './electrical/walked.ts';
+import { surveyWalked, type HouseWalk } from './energy/walked.ts';
 import type { Given } from './given.ts';
 
 interface Walked {
   readonly given: readonly Given[];
-  /** The question that is signed at the end. */
-  readonly signs: string;
+  /** The questions that are signed: those before the last whoever lives there signs. */
+  readonly signs: readonly string[];
   readonly isDone: boolean;
 }
 
@@ -29,7 +30,7 @@ const certificate = (ago: number, place: string, how: Walk = {}): Survey => ({
       ...certificateOf(chance, how),
       ...(how.until === undefined ? [{ path: 'next_test', value: addDays(day, FIVE_YEARS) }] : []),
     ],
-    ...{ signs: 'certified', isDone: how.until === undefined },
+    ...{ signs: ['certified'], isDone: how.until === undefined },
   }),
 });
 
@@ -37,7 +38,16 @@ const inspection = (ago: number, place: string, how: Inspection): Survey => ({
   ...{ ago, place, who: 'jory', template: 'alarm' },
   walk: (chance) => ({
     given: inspectionOf(chance, how),
-    ...{ signs: 'keeper', isDone: how.until === undefined },
+    ...{ signs: ['keeper'], isDone: how.until === undefined },
+  }),
+});
+
+const houseSurvey = (ago: number, place: string, how: HouseWalk): Survey => ({
+  ...{ ago, place, who: 'rook', template: 'energy' },
+  walk: (chance) => ({
+    given: surveyWalked(chance, how),
+    signs: how.until === undefined ? ['consent', 'accepted', 'surveyor'] : ['consent'],
+    isDone: how.until === undefined,
   }),
 });
 
@@ -49,4 +59,7 @@ export const SURVEYS: readonly Survey[] = [
   inspection(4, 'Old mill boards', { battery: 0.9, until: 0.6 }),
   certificate(2, 'Depot workshop boards', { late: 'Fan' }),
   certificate(1, 'Rescue store boards', { until: 0.55 }),
+  houseSurvey(20, 'Dunlin hut', { grant: 'winter', station: 'saddle', fuel: 'peat' }),
+  houseSurvey(3, 'Petrel hut', { grant: 'guild', station: 'saddle', fuel: 'oil' }),
+  houseSurvey(1, 'Eider hut', { grant: 'winter', station: 'harbour', fuel: 'oil', until: 0.7 }),
 ];

@@ -1,33 +1,23 @@
 import { useCallback } from 'react';
 import { useStore } from 'zustand';
-import { usePhone } from '@/features/sync/phone.tsx';
-import { listKept } from '@/features/catalogues/field/use-list.ts';
 import { KitRows } from '@/features/trades/kit-rows.tsx';
-import type { Said } from '@/features/trades/part.ts';
 import { useSheetSession } from '../session/sheet-context.tsx';
 import { AddToRows } from './add-to-rows.tsx';
 import { CloseOut } from './close-out.tsx';
 import { RowsBlock, type RowsBlockProps } from './rows-block.tsx';
+import { useKitWords } from './use-kit-words.ts';
 
 /** A group of rows, shown by the sheet's kit where that has a way of its own. */
 export function RowsOfKit(props: RowsBlockProps) {
   const { state, locked, Block } = props;
   const session = useSheetSession();
-  const { store } = usePhone();
   const { site, thing, own, version } = session.context;
   const sought = useStore(session.sought, ({ path: to }) =>
     to?.startsWith(`${state.path}/`) ? to : null,
   );
   const shown = useCallback(() => session.seek(null), [session]);
   // Hundreds of rows are drawn anew only where they are other ones.
-  const write = useCallback(
-    (said: readonly Said[]) =>
-      session.writeAll(
-        said.map((each) => ({ ...each, kind: each.value === null ? 'clear' : 'answer' })),
-      ),
-    [session],
-  );
-  const listOf = useCallback((key: string) => listKept(store, key, site.id), [store, site.id]);
+  const { write, listOf } = useKitWords();
   return (
     <KitRows
       kit={version.body.kit}

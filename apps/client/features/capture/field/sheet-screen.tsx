@@ -12,7 +12,6 @@ import { Body, Heading } from '@/design/text.tsx';
 import { useHoldStill } from '@/device/hold-still.ts';
 import { useMe } from '@/features/accounts/session.ts';
 import { usePhone } from '@/features/sync/phone.tsx';
-import { KitPart } from '@/features/trades/kit-part.tsx';
 import { Reckoned } from '@/features/trades/reckoned.tsx';
 import { SheetSessionContext, useSheetSession, useSheetState } from '../session/sheet-context.tsx';
 import { openSession, type SheetSession } from '../session/sheet-session.ts';
@@ -21,6 +20,7 @@ import { BesideSheet } from './beside-sheet.tsx';
 import { CloseOut } from './close-out.tsx';
 import { FinishDialog } from './finish-dialog.tsx';
 import { TakeSection } from './offered.tsx';
+import { PartOfKit } from './part-of-kit.tsx';
 import { SectionList } from './section-list.tsx';
 import { SectionQuestions } from './section-questions.tsx';
 import { TakenNotice } from './taken-notice.tsx';
@@ -114,6 +114,12 @@ const SheetPage = memo(function SheetPage({ state }: { state: SheetState }) {
   }, []);
   const readThrough = useCallback(() => setFinishing(true), []);
   useStraightThrough({ onSection: go, onEnd: readThrough });
+  const seek = (path: string): void => {
+    const [top] = path.split('/');
+    const section = sections.find(({ questions }) => questions.some((each) => each.path === top));
+    if (section) setChosen(section.section.id);
+    session.seek(path);
+  };
   const nextLooseEnd = (): void => {
     const [end] = session.state.getState().looseEnds;
     if (!end) return;
@@ -182,14 +188,13 @@ const SheetPage = memo(function SheetPage({ state }: { state: SheetState }) {
             </Notice>
           ) : null}
           {index === 0 && !locked ? <BeginWith /> : null}
-          {index === 0 ? (
-            <KitPart
-              kit={session.context.version.body.kit}
+          {here ? (
+            <PartOfKit
               state={state}
+              section={here.section.id}
+              isFirst={index === 0}
               locked={locked || waits}
-              answer={(path, value, unit) =>
-                session.write(path, 'answer', value, unit === undefined ? {} : { unit })
-              }
+              seek={seek}
             />
           ) : null}
           {here && !locked && !waits ? <TakeSection questions={here.questions} /> : null}

@@ -3,7 +3,38 @@ import type { TradeKit } from '../kit.ts';
 import { numberOffer } from '../number-offer.ts';
 import { airChanges, flowAt, leakageArea, ventilation } from './air.ts';
 import { bridgedLayer, conductionSaving, gainUse, uValue } from './envelope.ts';
+import { OVER_HOUSE } from './over-house.ts';
 import { loanPayment, netPresentValue, paybackYears } from './money.ts';
+
+export { dangersOf, type Danger } from './dangers.ts';
+export {
+  DRAWING,
+  HOUSE_LINES,
+  leaving,
+  OUTLET_NAMES,
+  outletOf,
+  ribbonsOf,
+  sayLeaving,
+  sayWhole,
+  type Outlet,
+  type Ribbon,
+} from './drawing.ts';
+export { airLoss, partLoss, wholeLoss, yearOf } from './heat.ts';
+export { partOf, type House, type HousePart } from './house.ts';
+export {
+  betters,
+  costOf,
+  houseAfter,
+  measureFrom,
+  rebateOf,
+  thingOf,
+  type Measure,
+  type Taken,
+} from './measure.ts';
+export { nearestWay, openTo, type NearestWay } from './nearest-way.ts';
+export { surveyOf, wantedOf, type Survey } from './over-house.ts';
+export { savedByEach, savingsOf, whyNot, type Saving } from './taken-up.ts';
+export { worthOf } from './worth.ts';
 
 const FUNCTIONS: readonly FunctionOffer[] = [
   numberOffer(
@@ -64,4 +95,7 @@ const FUNCTIONS: readonly FunctionOffer[] = [
   ),
 ];
 
-export const ENERGY: TradeKit = { key: 'energy', name: 'Energy', functions: FUNCTIONS };
+export const ENERGY: TradeKit = {
+  ...{ key: 'energy', name: 'Energy', functions: FUNCTIONS },
+  reckoning: OVER_HOUSE,
+};

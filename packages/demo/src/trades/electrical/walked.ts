@@ -1,6 +1,7 @@
 import type { AnswerValue } from '@ant-trail/core/log';
 import type { Chance } from '../../chance.ts';
 import type { Given } from '../given.ts';
+import { lookUpIn } from '../looked-up.ts';
 import { CIRCUIT_LISTS } from './lists.ts';
 
 /** What a way feeds, its use, device, cable, metres; rings are wired round. */
@@ -38,13 +39,7 @@ const OHMS_PER_KM: Readonly<Record<string, number>> = {
   '10/4': 6.44,
 };
 
-const lookUp = (catalogue: string, code: string): AnswerValue => {
-  const row = CIRCUIT_LISTS.find(({ key }) => key === catalogue)?.rows.find(
-    (each) => each.code === code,
-  );
-  if (!row) throw new Error(`there is no ${code} in ${catalogue}`);
-  return { catalogue, row: row.code, label: row.label, fields: row.fields };
-};
+const lookUp = lookUpIn(CIRCUIT_LISTS);
 
 const round2 = (value: number): number => Math.round(value * 100) / 100;
 

@@ -5,12 +5,13 @@ import { REPORT_PARTS } from '../../trades/report-parts.ts';
 
 /** What the sheet's kit reckoned, and the kit's own part of the report. */
 export function writeReckoned(paper: Paper, state: SheetState, kit: string | undefined): void {
-  if (state.reckoned.length > 0) {
-    paper.need(60 + 20 * state.reckoned.length);
+  const results = state.reckoned.filter(({ aside }) => !aside);
+  if (results.length > 0) {
+    paper.need(60 + 20 * results.length);
     paper.space(14);
     paper.text('Reckoned', paper.left, { face: 'bold', size: 15, tag: 'H2' });
     paper.space(4);
-    for (const result of state.reckoned) {
+    for (const result of results) {
       const y = paper.y;
       paper.beside(result.label, paper.left, y, { width: 200, color: QUIET });
       const words = sayReckoned(result, result.value);

@@ -1,0 +1,59 @@
+import type { Catalogue } from '@ant-trail/core/catalogues';
+import { answersOf, type SheetState } from '@ant-trail/core/sheet';
+import type * as Energy from '@ant-trail/core/trades/energy';
+import { useEffect, useMemo, useState } from 'react';
+
+export type EnergyKit = typeof Energy;
+
+let known: EnergyKit | null = null;
+
+/** The kit’s figures: they are here already, with the sheet that needs them. */
+function useKit(): EnergyKit | null {
+  const [kit, setKit] = useState(known);
+  useEffect(() => {
+    if (kit) return;
+    void import('@ant-trail/core/trades/energy').then((loaded) => {
+      known = loaded;
+      setKit(loaded);
+    });
+  }, [kit]);
+  return kit;
+}
+
+/** A survey as it stands, and what else could be taken up. */
+export interface EnergyNow {
+  readonly kit: EnergyKit;
+  readonly survey: Energy.Survey;
+  readonly measures: readonly Energy.Measure[];
+  readonly dangers: readonly Energy.Danger[];
+  /** Paths of the rows of the house’s parts, in the order the figures have them. */
+  readonly rows: readonly { readonly path: string; readonly name: string }[];
+}
+
+/** Null while the house is not known well enough to tell. */
+export function useEnergy(state: SheetState, list: Catalogue | null): EnergyNow | null {
+  const kit = useKit();
+  const measures = useMemo(() => (kit && list ? measuresOf(kit, list) : NONE), [kit, list]);
+  return useMemo(() => (kit ? nowOf(kit, state, measures) : null), [kit, state, measures]);
+}
+
+const NONE: readonly Energy.Measure[] = [];
+
+export const measuresOf = (kit: EnergyKit, { rows }: Catalogue): readonly Energy.Measure[] =>
+  rows.flatMap((row) => kit.measureFrom({ ...row.fields, row: row.code, label: row.label }) ?? []);
+
+export function nowOf(
+  kit: EnergyKit,
+  state: SheetState,
+  measures: readonly Energy.Measure[],
+): EnergyNow | null {
+  const answers = answersOf(state);
+  const survey = kit.surveyOf(answers);
+  if (!survey) return null;
+  const parts = Array.isArray(answers.parts) ? (answers.parts as readonly unknown[]) : [];
+  const rows = rowsAt(state, 'parts').filter((_, at) => kit.partOf(parts[at]) !== null);
+  return { kit, survey, measures, dangers: kit.dangersOf(answers), rows };
+}
+
+const rowsAt = ({ sections }: SheetState, key: string) =>
+  sections.flatMap(({ questions }) => questions).find(({ path }) => path === key)?.rows ?? [];

@@ -1,0 +1,160 @@
+import type { Danger } from './dangers.ts';
+import type { House } from './house.ts';
+import { airLoss, heatNeed, partLoss, useOf, wholeLoss } from './heat.ts';
+import { THINGS } from './keys/index.ts';
+import {
+  betters,
+  costOf,
+  houseAfter,
+  rebateOf,
+  thingOf,
+  type Measure,
+  type Taken,
+} from './measure.ts';
+import { leastCost, type Choice, type Option } from './least-cost.ts';
+import { whyNot, type Terms } from './taken-up.ts';
+
+/** What a house could still have done to it: each part and thing that has no measure yet, with what is allowed. */
+export function openTo(
+  house: House,
+  taken: readonly Taken[],
+  measures: readonly Measure[],
+  terms: Terms,
+  dangers: readonly Danger[],
+): readonly (readonly Taken[])[] {
+  const allowed = measures.filter((measure) => whyNot(measure, terms, dangers) === null);
+  const isTaken = (where: Taken['where']): boolean =>
+    taken.some(
+      (one) =>
+        ('part' in where && 'part' in one.where && where.part === one.where.part) ||
+        ('thing' in where && 'thing' in one.where && where.thing === one.where.thing),
+    );
+  const ofParts = house.parts.map((part, at): readonly Taken[] => {
+    const where = { part: at };
+    return isTaken(where)
+      ? []
+      : allowed
+          .filter((measure) => betters(measure, part))
+          .map((measure) => ({ measure, where, size: part.area, isDone: false }));
+  });
+  const ofThings = THINGS.map((thing): readonly Taken[] => {
+    const where = { thing };
+    return isTaken(where)
+      ? []
+      : allowed
+          .filter((measure) => thingOf(measure) === thing)
+          .map((measure) => ({ measure, where, size: 1, isDone: false }));
+  });
+  return [...ofParts, ...ofThings].filter((options) => options.length > 0);
+}
+
+export interface NearestWay {
+  readonly measures: readonly Taken[];
+  /** What they cost beyond what is taken up already, less what is given back. */
+  readonly net: number;
+  /** What the house uses then, kWh a year. */
+  readonly total: number;
+  /** No way there is costs less than this. */
+  readonly atLeast: number;
+  /** Whether no cheaper way can be; a very large house may be left with a good one. */
+  readonly isLeast: boolean;
+}
+
+/**
+ * The least net cost by which the house uses no more than so many kWh a year; null where all that is allowed
+ * does not get there. Exact: for each choice of what makes warmth, warm water and the base load, the heat need
+ * only depends on what the shell and its gaps lose, and never falls as that grows; so what the shell has to
+ * lose less is known, and the cheapest measures for that are a choice of one option for each part, solved by
+ * branch and bound.
+ */
+export function nearestWay(
+  house: House,
+  taken: readonly Taken[],
+  open: readonly (readonly Taken[])[],
+  wanted: number,
+  terms: Terms,
+): NearestWay | null {
+  const standing = taken.reduce(houseAfter, house);
+  const already = {
+    cost: taken.reduce((sum, one) => sum + costOf(one), 0),
+    back: taken.reduce((sum, one) => sum + rebateOf(one), 0),
+  };
+  const netOf = (cost: number, back: number): number => cost - Math.min(terms.cap, back);
+  const before = netOf(already.cost, already.back);
+  const ofShell = open.filter((options) => isOfShell(options[0]));
+  const makers = combinations(open.filter((options) => !isOfShell(options[0])));
+  let best: NearestWay | null = null;
+  let isLeast = true;
+  let atLeast = Infinity;
+  for (const chosen of makers) {
+    const made = chosen.reduce(houseAfter, standing);
+    const loss = wholeLoss(made);
+    const most = lossFor(made, wanted);
+    if (most === null) continue;
+    const fixed = {
+      cost: already.cost + chosen.reduce((sum, one) => sum + costOf(one), 0),
+      back: already.back + chosen.reduce((sum, one) => sum + rebateOf(one), 0),
+    };
+    const found: Choice<ShellOption> = leastCost(
+      ofShell.map((options) => options.map((one) => optionOf(made, one))),
+      { needed: loss - most, fixed, cap: terms.cap },
+      best === null ? Infinity : best.net + before,
+    );
+    isLeast &&= found.isLeast;
+    if (!found.isLeast) atLeast = Math.min(atLeast, found.atLeast - before);
+    if (!found.chosen) continue;
+    const measures: readonly Taken[] = [...found.chosen.map(({ taken: one }) => one), ...chosen];
+    best = {
+      ...{ measures, net: found.net - before, isLeast: true, atLeast: found.net - before },
+      total: useOf(measures.reduce(houseAfter, standing)).total,
+    };
+  }
+  return best && { ...best, isLeast, atLeast: Math.min(best.net, atLeast) };
+}
+
+const isOfShell = (one: Taken | undefined): boolean =>
+  one !== undefined && ('part' in one.where || one.where.thing === 'air');
+
+interface ShellOption extends Option {
+  readonly taken: Taken;
+}
+
+/** What an option spares in W/K, and costs. */
+function optionOf(house: House, taken: Taken): ShellOption {
+  const { where } = taken;
+  const after = houseAfter(house, taken);
+  const spares =
+    'part' in where
+      ? lossAt(house, where.part) - lossAt(after, where.part)
+      : airLoss(house) - airLoss(after);
+  return { taken, gain: spares, cost: costOf(taken), back: rebateOf(taken) };
+}
+
+const lossAt = ({ parts }: House, at: number): number => {
+  const part = parts[at];
+  return part ? partLoss(part) : 0;
+};
+
+/** Every choice of one option, or none, for each thing. */
+function combinations(things: readonly (readonly Taken[])[]): readonly (readonly Taken[])[] {
+  return things.reduce<readonly (readonly Taken[])[]>(
+    (all, options) => all.flatMap((chosen) => [chosen, ...options.map((one) => [...chosen, one])]),
+    [[]],
+  );
+}
+
+/** The most W/K with which a house uses no more than so many kWh a year; null where it is too much even without. */
+function lossFor(house: House, wanted: number): number | null {
+  const whole = wholeLoss(house);
+  if (useOf(house).total <= wanted) return whole;
+  const left = (wanted - useOf(house, 0).total) * house.heating.efficiency * house.arrives;
+  if (left < 0) return null;
+  let low = 0;
+  let high = whole;
+  for (let step = 0; step < 60; step++) {
+    const middle = (low + high) / 2;
+    if (heatNeed(house, middle) <= left) low = middle;
+    else high = middle;
+  }
+  return low;
+}
