@@ -50,12 +50,7 @@ async function withHouse(): Promise<OpenedSheet> {
   ] as const;
   await act(async () => {
     for (const [path, value, unit] of said) {
-      const refused = await sheet.session.write(
-        path,
-        'answer',
-        value as never,
-        unit ? { unit } : {},
-      );
+      const refused = await sheet.session.write(path, 'answer', value, unit ? { unit } : {});
       expect(refused).toBeNull();
     }
   });

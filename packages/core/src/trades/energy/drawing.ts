@@ -1,5 +1,5 @@
 import { airLoss, partLoss, yearOf } from './heat.ts';
-import type { House } from './house.ts';
+import type { House } from './dwelling.ts';
 import type { PartKind } from './keys/index.ts';
 
 /** Ways heat takes out of a house, as the drawing shows them. */

@@ -1,4 +1,4 @@
-import type { Climate, HousePart } from './house.ts';
+import type { Climate, HousePart } from './dwelling.ts';
 
 /** Days of each month, January first; a fourth of the leap years’ day is February’s. */
 export const DAYS = [31, 28.25, 31, 30, 31, 30, 31, 31, 30, 31, 30, 31] as const;

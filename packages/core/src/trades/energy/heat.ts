@@ -1,6 +1,6 @@
 import { gainUse } from './envelope.ts';
 import { DAYS } from './gains.ts';
-import type { House, HousePart } from './house.ts';
+import type { House, HousePart } from './dwelling.ts';
 
 /** Heat that air takes along, Wh/(m³·K) (ISO 13790, 1,200 J; from memory). */
 const AIR_HEAT = 0.33;

@@ -20,7 +20,8 @@ export {
   type Ribbon,
 } from './drawing.ts';
 export { airLoss, partLoss, wholeLoss, yearOf } from './heat.ts';
-export { partOf, type House, type HousePart } from './house.ts';
+export type { House, HousePart } from './dwelling.ts';
+export { partOf } from './house.ts';
 export {
   betters,
   costOf,

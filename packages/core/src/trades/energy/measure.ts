@@ -1,7 +1,7 @@
 import type { SheetAnswers } from '../kit.ts';
 import { DANGERS, type Danger } from './dangers.ts';
 import { PART_KINDS, THINGS, type PartKind, type Thing } from './keys/index.ts';
-import type { House, HousePart, Maker } from './house.ts';
+import type { House, HousePart, Maker } from './dwelling.ts';
 import { numberAt, textAt } from './read.ts';
 
 /** How a measure saves, in the order in which they are counted where a programme says nothing else. */

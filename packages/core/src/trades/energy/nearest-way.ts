@@ -1,5 +1,5 @@
 import type { Danger } from './dangers.ts';
-import type { House } from './house.ts';
+import type { House } from './dwelling.ts';
 import { airLoss, heatNeed, partLoss, useOf, wholeLoss } from './heat.ts';
 import { THINGS } from './keys/index.ts';
 import {

@@ -1,7 +1,8 @@
 import { rowsOf } from '../rows-of.ts';
 import type { SheetAnswers } from '../kit.ts';
 import { dangersOf, type Danger } from './dangers.ts';
-import { partOf, type House } from './house.ts';
+import type { House } from './dwelling.ts';
+import { partOf } from './house.ts';
 import { useOf, type Use } from './heat.ts';
 import { MEASURE, measureOf, PARTS, STAND, standOf, THINGS } from './keys/index.ts';
 import {
