@@ -60,9 +60,9 @@ export async function openPhone(
   return { context, page };
 }
 
-/** Signs in the box with the mouse. */
-export async function drawSignature(page: Page): Promise<void> {
-  const pad = page.getByRole('img', { name: /sign here/ });
+/** Signs in the box with the mouse; in that of one question where there are several. */
+export async function drawSignature(page: Page, within: Page | Locator = page): Promise<void> {
+  const pad = within.getByRole('img', { name: /sign here/ });
   await pad.scrollIntoViewIfNeeded();
   const box = await pad.boundingBox();
   if (!box) throw new Error('there is nowhere to sign');
@@ -71,8 +71,8 @@ export async function drawSignature(page: Page): Promise<void> {
   for (let i = 1; i <= 12; i++)
     await page.mouse.move(box.x + 40 + i * 18, box.y + 60 + Math.sin(i) * 30);
   await page.mouse.up();
-  await page.getByRole('button', { name: 'Sign', exact: true }).click();
-  await expect(page.getByText(/^Signed by/)).toBeVisible();
+  await within.getByRole('button', { name: 'Sign', exact: true }).click();
+  await expect(within.getByText(/^Signed by/)).toBeVisible();
 }
 
 /** Somebody passes a colleague's hold point with their own phone, which has no network just then. */

@@ -85,9 +85,9 @@ test('a house is gone through with no network, measures are taken up, and the pr
   await question(page, 'What it is').getByRole('radio', { name: 'Roof' }).click();
   await fill(page, 'Area', '-4');
   await expect(question(page, 'Area').getByText(/above 0: measure it again/)).toBeVisible();
-  await fill(page, 'Area', '60');
+  await fill(page, 'Area', '40');
   await question(page, 'Behind it').getByRole('radio', { name: 'Outside' }).click();
-  await fill(page, 'U-value, where it is known', '1.2');
+  await fill(page, 'U-value, where it is known', '0.7');
   // Closed again: the next part is added beside it.
   await page
     .getByRole('button', { name: /Part 1/ })
@@ -135,10 +135,8 @@ test('a house is gone through with no network, measures are taken up, and the pr
   await question(page, 'The household')
     .getByRole('radio', { name: 'Accepts the measures' })
     .click();
-  await drawSignature(page);
-  await page.waitForTimeout(700);
-  await question(page, 'Your signature').scrollIntoViewIfNeeded();
-  await drawSignature(page);
+  for (const signature of ['Signature of the household', 'Your signature'])
+    await drawSignature(page, question(page, signature));
   await page.getByRole('button', { name: 'Finish', exact: true }).click();
   await page.getByRole('button', { name: 'Finish the sheet' }).click();
   await context.setOffline(false);

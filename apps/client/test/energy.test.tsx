@@ -1,6 +1,6 @@
 import type { Catalogue } from '@ant-trail/core/catalogues';
 import * as kit from '@ant-trail/core/trades/energy';
-import { act, cleanup, fireEvent, screen, waitFor, within } from '@testing-library/react';
+import { act, cleanup } from '@testing-library/react';
 import { HOUSE_SURVEY } from '../../../packages/demo/src/trades/energy/house.ts';
 import { ENERGY_LISTS } from '../../../packages/demo/src/trades/energy/lists.ts';
 import { lookUpIn } from '../../../packages/demo/src/trades/looked-up.ts';
@@ -125,24 +125,5 @@ describe('what can be done', () => {
     expect(gaps?.barred).toBe('combustion');
     const way = nearestNow(nowIn(sheet))?.way;
     expect(way?.measures.map(({ measure }) => measure.code)).not.toContain('gaps');
-  });
-});
-
-describe('on the phone', () => {
-  test('where the heat goes stands with the shell; one press takes a measure up, one more takes it back', async () => {
-    const sheet = await withHouse();
-    expect(screen.queryByText('Where the heat goes')).toBeNull();
-    fireEvent.click(screen.getByLabelText(/^Shell,/));
-    const ribbons = await screen.findByLabelText('Where the heat goes');
-    expect(within(ribbons).getByText('Walls')).toBeTruthy();
-    const words = await screen.findByText('What can be done');
-    fireEvent.click(words);
-    const dialog = within(await screen.findByRole('dialog', { hidden: true }));
-    fireEvent.click(dialog.getByText('Cork outside, 120 mm'));
-    await waitFor(() =>
-      expect(sheet.at('parts/p1/measure')?.answer?.value).toMatchObject({ row: 'wall-cork' }),
-    );
-    fireEvent.click(dialog.getByText('Cork outside, 120 mm'));
-    await waitFor(() => expect(sheet.at('parts/p1/measure')?.answer).toBeNull());
   });
 });
