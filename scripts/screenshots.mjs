@@ -154,9 +154,14 @@ await run(async () => {
   await phone.getByRole('button', { name: 'Send now' }).click();
   await phone.waitForTimeout(500);
   await shot(phone, 'field-sending');
-  const night = await open('tove', PHONE, 'dark');
+  const night = await open('rook', PHONE, 'dark');
+  await night.getByRole('button', { name: /^Eider hut/ }).click();
   await night.getByRole('button', { name: 'Go on with the sheet' }).click();
-  await shot(night, 'field-sheet-dark');
+  await night.getByRole('button', { name: /^Shell/ }).click();
+  await night.getByRole('button', { name: /^Take (it|all [0-9]+) up$/ }).click();
+  await night.getByText('What the programme wants is reached.').waitFor();
+  await night.getByRole('heading', { name: 'Where the heat goes' }).scrollIntoViewIfNeeded();
+  await shot(night, 'field-heat-dark');
   const sunny = await open('marn', PHONE, 'sunlight');
   await sunny.goto(`${base}/around`);
   await sunny.getByRole('button', { name: /Kittiwake hut/ }).click();

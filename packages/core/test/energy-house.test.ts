@@ -266,3 +266,28 @@ test('what is taken up already stays, and only what it costs beyond that counts'
   expect(way?.net).toBe(120);
   expect(openTo(house, taken, measures, terms, ['mould']).flat().length).toBe(1);
 });
+
+test('a catalogue of thousands still gives an answer, that says it may not be the least', () => {
+  const house = houseFor(ANSWERS);
+  const many = Array.from({ length: 3_000 }, (_, at) => {
+    const spread = (at * 7_919) % 997;
+    const way = ['heat', 'water', 'base', 'shell'][at % 4] ?? 'shell';
+    return measureFrom({
+      ...measure(`m${at}`, {
+        way,
+        cost: 50 + spread,
+        saves: 1 + (spread % 60),
+        adds: spread / 150,
+      }),
+      ...{
+        fits: 'wall roof floor window',
+        fuel: 'Oil',
+        efficiency: way === 'heat' ? 81 + spread / 60 : 0,
+      },
+    });
+  }).flatMap((each) => each ?? []);
+  const before = useOf(house).total;
+  const way = nearestWay(house, [], allOf(house, many), before * 0.6, termsOf({}));
+  expect(way?.total).toBeLessThanOrEqual(before * 0.6 * (1 + 1e-6));
+  expect(way?.net).toBeGreaterThanOrEqual(way?.atLeast ?? Infinity);
+});

@@ -55,7 +55,7 @@ export default function WhereHeatGoes(props: KitPartProps) {
       </Row>
       <HeatDrawing kit={now.kit} ribbons={ribbons} onOpen={openOutlet} />
       <Body tiny quiet>
-        As wide as the loss. Sand: before what is taken up.
+        As wide as the loss. Pale: before what is taken up.
       </Body>
       <Dots />
       <SavedSoFar

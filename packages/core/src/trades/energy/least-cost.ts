@@ -12,6 +12,8 @@ export interface Wanted {
   readonly fixed: { readonly cost: number; readonly back: number };
   /** Most that is given back of everything. */
   readonly cap: number;
+  /** Steps after which the search rests with the best it has. */
+  readonly mostSteps: number;
 }
 
 export interface Choice<Of extends Option> {
@@ -24,8 +26,6 @@ export interface Choice<Of extends Option> {
   readonly isLeast: boolean;
 }
 
-/** Steps after which a search rests with the best it has. */
-const MOST_STEPS = 20_000;
 /** Below this a difference in cost or gain is none. */
 const NEAR = 1e-9;
 
@@ -36,6 +36,56 @@ interface Rise {
   readonly price: number;
 }
 
+/** Things with the options that are worth looking at, made ready to be searched more than once. */
+export interface Choosing<Of extends Option> {
+  /** Those that may gain most first; of each its options, the cheapest gain first. */
+  readonly things: readonly (readonly Of[])[];
+  /** The most that the things from each place on can gain. */
+  readonly left: readonly number[];
+  readonly netRises: readonly Rise[];
+  readonly costRises: readonly Rise[];
+}
+
+const netOfOne = ({ cost, back }: Option): number => cost - back;
+
+export function choosing<Of extends Option>(things: readonly (readonly Of[])[]): Choosing<Of> {
+  const mostOf = (options: readonly Of[]): number =>
+    options.reduce((most, { gain }) => Math.max(most, gain), 0);
+  const sorted = things
+    .filter((options) => options.length > 0)
+    .map((options) =>
+      undominated(options).sort(
+        (a, b) => netOfOne(a) / (a.gain || NEAR) - netOfOne(b) / (b.gain || NEAR),
+      ),
+    )
+    .sort((a, b) => mostOf(b) - mostOf(a));
+  return {
+    things: sorted,
+    left: sorted.map((_, at) =>
+      sorted.slice(at).reduce((sum, options) => sum + mostOf(options), 0),
+    ),
+    netRises: risesOf(sorted, netOfOne),
+    costRises: risesOf(sorted, ({ cost }) => cost),
+  };
+}
+
+/** Without those that another gains as much as for less, before and after what is given back. */
+function undominated<Of extends Option>(options: readonly Of[]): Of[] {
+  return options.filter(
+    (each, at) =>
+      !options.some(
+        (other, before) =>
+          other.gain >= each.gain &&
+          other.cost <= each.cost &&
+          netOfOne(other) <= netOfOne(each) &&
+          (before < at ||
+            other.gain > each.gain ||
+            other.cost < each.cost ||
+            netOfOne(other) < netOfOne(each)),
+      ),
+  );
+}
+
 /**
  * For each thing at most one of its options, so that the gains reach what is needed at the least net cost; the
  * net cost is what is spent less what is given back, of which there is a most. By branch and bound: the bound
@@ -44,22 +94,26 @@ interface Rise {
  * choice.
  */
 export function leastCost<Of extends Option>(
-  things: readonly (readonly Of[])[],
-  { needed, fixed, cap }: Wanted,
+  { things, left, netRises, costRises }: Choosing<Of>,
+  { needed, fixed, cap, mostSteps }: Wanted,
   below: number,
 ): Choice<Of> {
-  const mostOf = (options: readonly Of[]): number =>
-    options.reduce((most, { gain }) => Math.max(most, gain), 0);
-  const sorted = [...things].sort((a, b) => mostOf(b) - mostOf(a));
-  const left = sorted.map((_, at) =>
-    sorted.slice(at).reduce((sum, options) => sum + mostOf(options), 0),
-  );
-  const netRises = risesOf(sorted, ({ cost, back }) => cost - back);
-  const costRises = risesOf(sorted, ({ cost }) => cost);
   const netOf = (cost: number, back: number): number => cost - Math.min(cap, back);
   let best: readonly Of[] | null = null;
   let least = below;
   let steps = 0;
+  // To begin with, the most of each thing until it is enough: there is an answer where there can be one.
+  const first = untilEnough(things, needed);
+  const spent = (pick: (option: Of) => number, from: number): number =>
+    (first ?? []).reduce((sum, option) => sum + pick(option), from);
+  const known = netOf(
+    spent(({ cost }) => cost, fixed.cost),
+    spent(({ back }) => back, fixed.back),
+  );
+  if (first && known < least - NEAR) {
+    best = first;
+    least = known;
+  }
   const boundAt = (at: number, missing: number, cost: number, back: number): number =>
     Math.max(
       cost - back + inParts(netRises, at, missing),
@@ -72,7 +126,7 @@ export function leastCost<Of extends Option>(
     cost: number,
     back: number,
   ): void => {
-    if (steps >= MOST_STEPS) return;
+    if (steps >= mostSteps) return;
     steps++;
     const missing = needed - gain;
     if (missing <= NEAR) {
@@ -84,13 +138,10 @@ export function leastCost<Of extends Option>(
       }
       return;
     }
-    const options = sorted[at];
+    const options = things[at];
     if (!options || (left[at] ?? 0) < missing - NEAR) return;
     if (boundAt(at, missing, cost, back) >= least - NEAR) return;
-    const byPrice = [...options].sort(
-      (a, b) => (a.cost - a.back) / (a.gain || NEAR) - (b.cost - b.back) / (b.gain || NEAR),
-    );
-    for (const option of byPrice)
+    for (const option of options)
       visit(
         at + 1,
         [...chosen, option],
@@ -101,9 +152,25 @@ export function leastCost<Of extends Option>(
     visit(at + 1, chosen, gain, cost, back);
   };
   visit(0, [], 0, fixed.cost, fixed.back);
-  const isLeast = steps < MOST_STEPS;
+  const isLeast = steps < mostSteps;
   const atLeast = isLeast ? least : boundAt(0, needed, fixed.cost, fixed.back);
   return { chosen: best, net: least, atLeast, isLeast };
+}
+
+/** The option that gains most of each thing, until what is needed is reached; null where it is not. */
+function untilEnough<Of extends Option>(
+  things: readonly (readonly Of[])[],
+  needed: number,
+): readonly Of[] | null {
+  const chosen: Of[] = [];
+  let missing = needed;
+  for (const options of things) {
+    if (missing <= NEAR) break;
+    const most = options.reduce((a, b) => (b.gain > a.gain ? b : a));
+    chosen.push(most);
+    missing -= most.gain;
+  }
+  return missing <= NEAR ? chosen : null;
 }
 
 /** Least that a missing gain costs where options may be taken in part, of the things from a place on. */

@@ -11,7 +11,7 @@ import {
   type Measure,
   type Taken,
 } from './measure.ts';
-import { leastCost, type Choice, type Option } from './least-cost.ts';
+import { choosing, leastCost, type Choice, type Option } from './least-cost.ts';
 import { whyNot, type Terms } from './taken-up.ts';
 
 /** What a house could still have done to it: each part and thing that has no measure yet, with what is allowed. */
@@ -81,14 +81,25 @@ export function nearestWay(
   };
   const netOf = (cost: number, back: number): number => cost - Math.min(terms.cap, back);
   const before = netOf(already.cost, already.back);
-  const ofShell = open.filter((options) => isOfShell(options[0]));
-  const makers = combinations(open.filter((options) => !isOfShell(options[0])));
+  // What makes warmth changes nothing of what shell and gaps lose.
+  const shell = choosing(
+    open
+      .filter((options) => isOfShell(options[0]))
+      .map((options) => options.map((one) => optionOf(standing, one))),
+  );
+  const loss = wholeLoss(standing);
+  const all = combinations(
+    open
+      .filter((options) => !isOfShell(options[0]))
+      .map((options) => undominated(standing, options)),
+  );
+  const makers = all.slice(0, MOST_COMBINATIONS);
+  const mostSteps = Math.max(FEWEST_STEPS, MOST_STEPS / makers.length);
   let best: NearestWay | null = null;
-  let isLeast = true;
+  let isLeast = makers.length === all.length;
   let atLeast = Infinity;
   for (const chosen of makers) {
     const made = chosen.reduce(houseAfter, standing);
-    const loss = wholeLoss(made);
     const most = lossFor(made, wanted);
     if (most === null) continue;
     const fixed = {
@@ -96,8 +107,8 @@ export function nearestWay(
       back: already.back + chosen.reduce((sum, one) => sum + rebateOf(one), 0),
     };
     const found: Choice<ShellOption> = leastCost(
-      ofShell.map((options) => options.map((one) => optionOf(made, one))),
-      { needed: loss - most, fixed, cap: terms.cap },
+      shell,
+      { needed: loss - most, fixed, cap: terms.cap, mostSteps },
       best === null ? Infinity : best.net + before,
     );
     isLeast &&= found.isLeast;
@@ -109,7 +120,38 @@ export function nearestWay(
       total: useOf(measures.reduce(houseAfter, standing)).total,
     };
   }
-  return best && { ...best, isLeast, atLeast: Math.min(best.net, atLeast) };
+  if (best === null) return null;
+  // Of choices that were not looked at nothing is known.
+  const lowest = makers.length < all.length ? 0 : atLeast;
+  return { ...best, isLeast, atLeast: Math.min(best.net, lowest) };
+}
+
+/** Steps of the search in all, and for each choice of makers at least; choices of makers that are looked at. */
+const MOST_STEPS = 40_000;
+const FEWEST_STEPS = 200;
+const MOST_COMBINATIONS = 500;
+
+/** Without those that another spares as much as for less, before and after what is given back. */
+function undominated(house: House, options: readonly Taken[]): readonly Taken[] {
+  const known = options.map((one) => ({
+    ...{ one, total: useOf(houseAfter(house, one)).total, cost: costOf(one) },
+    net: costOf(one) - rebateOf(one),
+  }));
+  return known
+    .filter(
+      (each, at) =>
+        !known.some(
+          (other, before) =>
+            other.total <= each.total &&
+            other.cost <= each.cost &&
+            other.net <= each.net &&
+            (before < at ||
+              other.total < each.total ||
+              other.cost < each.cost ||
+              other.net < each.net),
+        ),
+    )
+    .map(({ one }) => one);
 }
 
 const isOfShell = (one: Taken | undefined): boolean =>

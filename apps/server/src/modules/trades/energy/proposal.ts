@@ -31,7 +31,7 @@ export const PROPOSAL: ReportPart = {
     paper.space(14);
     paper.text('Where the heat goes', paper.left, { face: 'bold', size: 15, tag: 'H2' });
     paper.text(
-      'Heat that leaves the house, kWh a year. In sand: before what is proposed.',
+      'Heat that leaves the house, kWh a year. Pale: before what is proposed.',
       paper.left,
       {
         ...{ size: 9.5, color: QUIET },
