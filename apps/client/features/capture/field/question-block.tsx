@@ -177,15 +177,12 @@ function ProposedAction({ state, locked }: PartProps) {
     );
   const [finding] = state.findings;
   if (locked || !finding) return null;
+  const shown = `Open an action${finding.proposedAction ? `: ${finding.proposedAction}` : ''}`;
   return (
     <>
       <Row>
-        <Button
-          dense
-          onPress={() => setOpen(true)}
-          label={`Open an action for ${state.question.label}`}
-        >
-          Open an action{finding.proposedAction ? `: ${finding.proposedAction}` : ''}
+        <Button dense onPress={() => setOpen(true)} label={`${shown}, for ${state.question.label}`}>
+          {shown}
         </Button>
       </Row>
       {open ? (
