@@ -1,5 +1,13 @@
 import { lookedUp, type Catalogue } from '@ant-trail/core/catalogues';
 import type { Danger, Measure, Taken } from '@ant-trail/core/trades/energy';
+import {
+  MEASURE,
+  measureOf,
+  STAND,
+  standOf,
+  THINGS,
+  type Thing,
+} from '@ant-trail/core/trades/energy/keys';
 import type { Said } from '../part.ts';
 import type { EnergyNow } from './use-energy.ts';
 
@@ -24,16 +32,12 @@ export interface Offer {
   readonly barred: Danger | null;
 }
 
-const THINGS = {
+const THING_NAMES: Readonly<Record<Thing, string>> = {
   air: 'Air through gaps',
   heat: 'Heating',
   water: 'Warm water',
   base: 'Lights and appliances',
-} as const;
-const THING_KEYS = ['air', 'heat', 'water', 'base'] as const;
-
-const isSame = (a: Taken['where'], b: Taken['where']): boolean =>
-  'part' in a ? 'part' in b && a.part === b.part : 'thing' in b && a.thing === b.thing;
+};
 
 /** Every place something can be taken up, with what is offered there; dearest loss first among the parts. */
 export function placesOf(now: EnergyNow): readonly Place[] {
@@ -45,7 +49,7 @@ export function placesOf(now: EnergyNow): readonly Place[] {
     size: number,
     fits: (measure: Measure) => boolean,
   ): Offer[] => {
-    const others = savings.each.filter((one) => !isSame(one.where, where));
+    const others = savings.each.filter((one) => !kit.isSamePlace(one.where, where));
     const options = allowed
       .filter(fits)
       .map((measure) => ({ measure, where, size, isDone: false }));
@@ -62,22 +66,22 @@ export function placesOf(now: EnergyNow): readonly Place[] {
       .sort((a, b) => b.saved / b.net - a.saved / a.net);
   };
   const takenAt = (where: Taken['where']): Taken | null =>
-    savings.each.find((one) => isSame(one.where, where)) ?? null;
+    savings.each.find((one) => kit.isSamePlace(one.where, where)) ?? null;
   const parts = house.parts.map((part, at): Place => {
     const where = { part: at };
     const row = rows[at];
     return {
       ...{ key: row?.path ?? String(at), name: row?.name ?? '', where, taken: takenAt(where) },
       about: `${sayOne(part.area)} m², U ${part.u.toFixed(2)}`,
-      ...{ measureAt: `${row?.path}/measure`, standAt: `${row?.path}/stand` },
+      ...{ measureAt: `${row?.path}/${MEASURE}`, standAt: `${row?.path}/${STAND}` },
       offers: offersAt(where, part.area, (measure) => kit.betters(measure, part)),
     };
   });
-  const things = THING_KEYS.map((thing): Place => {
+  const things = THINGS.map((thing): Place => {
     const where = { thing };
     return {
-      ...{ key: thing, name: THINGS[thing], about: '', where, taken: takenAt(where) },
-      ...{ measureAt: `${thing}_measure`, standAt: `${thing}_stand` },
+      ...{ key: thing, name: THING_NAMES[thing], about: '', where, taken: takenAt(where) },
+      ...{ measureAt: measureOf(thing), standAt: standOf(thing) },
       offers: offersAt(where, 1, (measure) => kit.thingOf(measure) === thing),
     };
   });
@@ -107,7 +111,7 @@ export function saidForAll(
 ): readonly Said[] {
   const places = placesOf(now);
   return taken.flatMap(({ where, measure }) => {
-    const place = places.find((each) => isSame(each.where, where));
+    const place = places.find((each) => now.kit.isSamePlace(each.where, where));
     return place ? saidFor(place, measure, list) : [];
   });
 }

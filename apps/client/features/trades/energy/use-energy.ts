@@ -1,6 +1,7 @@
 import type { Catalogue } from '@ant-trail/core/catalogues';
 import { answersOf, type SheetState } from '@ant-trail/core/sheet';
 import type * as Energy from '@ant-trail/core/trades/energy';
+import { PARTS } from '@ant-trail/core/trades/energy/keys';
 import { useEffect, useMemo, useState } from 'react';
 
 export type EnergyKit = typeof Energy;
@@ -50,8 +51,8 @@ export function nowOf(
   const answers = answersOf(state);
   const survey = kit.surveyOf(answers);
   if (!survey) return null;
-  const parts = Array.isArray(answers.parts) ? (answers.parts as readonly unknown[]) : [];
-  const rows = rowsAt(state, 'parts').filter((_, at) => kit.partOf(parts[at]) !== null);
+  const all = rowsAt(state, PARTS);
+  const rows = kit.partsAt(answers).flatMap((at) => all[at] ?? []);
   return { kit, survey, measures, dangers: kit.dangersOf(answers), rows };
 }
 

@@ -7,7 +7,6 @@ import { Mark } from '@/design/mark.tsx';
 import { Body, Figure } from '@/design/text.tsx';
 import { WholeScreen } from '@/design/whole-screen.tsx';
 import type { Said } from '../part.ts';
-import { saySaved } from './say-kwh.ts';
 import { placesOf, saidFor, type Offer, type Place } from './taking-up.ts';
 import type { EnergyKit, EnergyNow } from './use-energy.ts';
 
@@ -117,7 +116,7 @@ function OfferLine({ kit, offer, isTaken, onPress }: OfferLineProps) {
         </Column>
         {barred ? null : (
           <Figure small strong={isTaken}>
-            {saySaved(kit, saved)}
+            {kit.saySaved(saved)}
           </Figure>
         )}
       </Row>

@@ -1,6 +1,5 @@
 import { Column, Row } from '@/design/box.tsx';
 import { Body, Figure, Heading } from '@/design/text.tsx';
-import { saySaved } from './say-kwh.ts';
 import type { EnergyNow } from './use-energy.ts';
 
 /** The summary gone through with the household: each measure, the fuels, and the money. */
@@ -28,7 +27,7 @@ export function WhatItComesTo({ now }: { readonly now: EnergyNow }) {
                 {isDone ? 'done today' : `costs ${kit.sayWhole(cost)}`}
               </Body>
             </Column>
-            <Figure small>{saySaved(kit, saved)}</Figure>
+            <Figure small>{kit.saySaved(saved)}</Figure>
           </Row>
         ))}
       </Column>
@@ -44,7 +43,7 @@ export function WhatItComesTo({ now }: { readonly now: EnergyNow }) {
           ['Given back', kit.sayWhole(worth.rebate)],
           ['Net', kit.sayWhole(worth.net)],
           ['Saved each year', kit.sayWhole(worth.yearly)],
-          ['Paid back in', sayYears(worth.payback)],
+          ['Paid back in', kit.sayYears(worth.payback)],
           [
             `Loan, ${terms.months} months at ${terms.interest} %`,
             `${worth.loan.toFixed(2)} a month`,
@@ -68,10 +67,4 @@ function Facts({ facts }: { readonly facts: readonly (readonly [string, string])
       ))}
     </Column>
   );
-}
-
-export function sayYears(years: number): string {
-  if (!Number.isFinite(years)) return 'never';
-  const rounded = Math.round(years * 10) / 10;
-  return `${rounded} ${rounded === 1 ? 'year' : 'years'}`;
 }

@@ -1,5 +1,6 @@
 import type { Catalogue } from '@ant-trail/core/catalogues';
 import type { Outlet } from '@ant-trail/core/trades/energy';
+import { MEASURES, measureOf } from '@ant-trail/core/trades/energy/keys';
 import { useEffect, useMemo, useState } from 'react';
 import { Column, Row } from '@/design/box.tsx';
 import { Button } from '@/design/button.tsx';
@@ -43,7 +44,7 @@ export default function WhereHeatGoes(props: KitPartProps) {
   const openOutlet = (outlet: Outlet): void => {
     const at = now.survey.house.parts.findIndex(({ kind }) => now.kit.outletOf(kind) === outlet);
     const row = now.rows[at];
-    seek(row ? `${row.path}/area` : 'air_measure');
+    seek(row ? `${row.path}/area` : measureOf('air'));
   };
   return (
     <Column padding="$4" gap="$3">
@@ -94,7 +95,7 @@ function useList(listOf: KitPartProps['listOf']): Catalogue | null {
   const [list, setList] = useState<Catalogue | null>(null);
   useEffect(() => {
     let left = false;
-    void listOf('measures').then((found) => {
+    void listOf(MEASURES).then((found) => {
       if (!left) setList(found);
     });
     return () => {

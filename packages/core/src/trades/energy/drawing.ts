@@ -1,6 +1,7 @@
 import { airLoss, partLoss, yearOf } from './heat.ts';
 import type { House } from './dwelling.ts';
 import type { PartKind } from './keys/index.ts';
+import { sayWhole } from './say.ts';
 
 /** Ways heat takes out of a house, as the drawing shows them. */
 export const OUTLETS = ['roof', 'wall', 'window', 'air', 'floor'] as const;
@@ -15,11 +16,6 @@ export const OUTLET_NAMES: Readonly<Record<Outlet, string>> = {
 };
 
 export const outletOf = (kind: PartKind): Outlet => (kind === 'door' ? 'window' : kind);
-
-const WHOLE = new Intl.NumberFormat('en', { maximumFractionDigits: 0 });
-
-/** A figure of thousands, as people read it: “11,784”. */
-export const sayWhole = (value: number): string => WHOLE.format(value + 0).replace(/^-0$/, '0');
 
 /** What leaves by a way now, after what it was where that differs: “5,200 → 1,900”. */
 export function sayLeaving({ before, after, isKnown }: Ribbon): string {

@@ -2,7 +2,7 @@ import { rowsOf } from '../rows-of.ts';
 import type { SheetAnswers } from '../kit.ts';
 import { gainsOf } from './gains.ts';
 import { FACINGS, type Climate, type Fuel, type House, type HousePart } from './dwelling.ts';
-import { PART_KINDS } from './keys/index.ts';
+import { PART_KINDS, PARTS } from './keys/index.ts';
 import { onLine, pressureLine, type PressureLine } from './pressure-line.ts';
 import { monthsAt, numberAt, rowAt, textAt } from './read.ts';
 
@@ -40,6 +40,10 @@ export function partOf(row: unknown): HousePart | null {
     faces: FACINGS.find((each) => each === textAt(row, 'faces')) ?? null,
   };
 }
+
+/** The rows that are parts of the house, by their places among all rows: those of which nothing is missing. */
+export const partsAt = (answers: SheetAnswers): readonly number[] =>
+  rowsOf(answers[PARTS]).flatMap((row, at) => (partOf(row) ? [at] : []));
 
 const fuelOf = (row: SheetAnswers | null): Fuel | null =>
   row && {
@@ -81,7 +85,7 @@ export function houseOf(answers: SheetAnswers): House | null {
   const waterNeed = numberAt(answers, 'water_need');
   const baseFuel = fuelOf(rowAt(answers, 'base_fuel'));
   const baseNeed = numberAt(answers, 'base_load');
-  const parts = rowsOf(answers.parts).flatMap((row) => partOf(row) ?? []);
+  const parts = rowsOf(answers[PARTS]).flatMap((row) => partOf(row) ?? []);
   return {
     ...{ parts, gains: gainsOf(parts, floor, climate) },
     ...{ floor, volume: floor * height, bedrooms: numberAt(answers, 'bedrooms') ?? 1, climate },

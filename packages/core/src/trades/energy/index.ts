@@ -15,17 +15,17 @@ export {
   outletOf,
   ribbonsOf,
   sayLeaving,
-  sayWhole,
   type Outlet,
   type Ribbon,
 } from './drawing.ts';
 export { airLoss, partLoss, wholeLoss, yearOf } from './heat.ts';
 export type { House, HousePart } from './dwelling.ts';
-export { partOf } from './house.ts';
+export { partsAt } from './house.ts';
 export {
   betters,
   costOf,
   houseAfter,
+  isSamePlace,
   measureFrom,
   rebateOf,
   thingOf,
@@ -35,6 +35,7 @@ export {
 export { nearestWay, openTo, type NearestWay } from './nearest-way.ts';
 export { surveyOf, wantedOf, type Survey } from './over-house.ts';
 export { savedByEach, savingsOf, whyNot, type Saving } from './taken-up.ts';
+export { saySaved, sayWhole, sayYears } from './say.ts';
 export { worthOf } from './worth.ts';
 
 const FUNCTIONS: readonly FunctionOffer[] = [

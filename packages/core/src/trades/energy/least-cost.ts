@@ -70,7 +70,7 @@ export function choosing<Of extends Option>(things: readonly (readonly Of[])[]):
 }
 
 /** Without those that another gains as much as for less, before and after what is given back. */
-function undominated<Of extends Option>(options: readonly Of[]): Of[] {
+export function undominated<Of extends Option>(options: readonly Of[]): Of[] {
   return options.filter(
     (each, at) =>
       !options.some(

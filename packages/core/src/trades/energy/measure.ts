@@ -76,6 +76,9 @@ export function measureFrom(row: SheetAnswers | null): Measure | null {
 /** Where a measure is taken up: a part by its place among the rows, or a thing of the house. */
 export type Where = { readonly part: number } | { readonly thing: Thing };
 
+export const isSamePlace = (a: Where, b: Where): boolean =>
+  'part' in a ? 'part' in b && a.part === b.part : 'thing' in b && a.thing === b.thing;
+
 export interface Taken {
   readonly measure: Measure;
   readonly where: Where;

@@ -6,12 +6,13 @@ import {
   betters,
   costOf,
   houseAfter,
+  isSamePlace,
   rebateOf,
   thingOf,
   type Measure,
   type Taken,
 } from './measure.ts';
-import { choosing, leastCost, type Choice, type Option } from './least-cost.ts';
+import { choosing, leastCost, undominated, type Choice, type Option } from './least-cost.ts';
 import { whyNot, type Terms } from './taken-up.ts';
 
 /** What a house could still have done to it: each part and thing that has no measure yet, with what is allowed. */
@@ -24,11 +25,7 @@ export function openTo(
 ): readonly (readonly Taken[])[] {
   const allowed = measures.filter((measure) => whyNot(measure, terms, dangers) === null);
   const isTaken = (where: Taken['where']): boolean =>
-    taken.some(
-      (one) =>
-        ('part' in where && 'part' in one.where && where.part === one.where.part) ||
-        ('thing' in where && 'thing' in one.where && where.thing === one.where.thing),
-    );
+    taken.some((one) => isSamePlace(one.where, where));
   const ofParts = house.parts.map((part, at): readonly Taken[] => {
     const where = { part: at };
     return isTaken(where)
@@ -88,15 +85,14 @@ export function nearestWay(
       .map((options) => options.map((one) => optionOf(standing, one))),
   );
   const loss = wholeLoss(standing);
-  const all = combinations(
-    open
-      .filter((options) => !isOfShell(options[0]))
-      .map((options) => undominated(standing, options)),
-  );
-  const makers = all.slice(0, MOST_COMBINATIONS);
+  const offered = open
+    .filter((options) => !isOfShell(options[0]))
+    .map((options) => makersOf(standing, options));
+  const isCut = offered.some((options) => options.length > MOST_MAKERS);
+  const makers = combinations(offered.map((options) => options.slice(0, MOST_MAKERS)));
   const mostSteps = Math.max(FEWEST_STEPS, MOST_STEPS / makers.length);
   let best: NearestWay | null = null;
-  let isLeast = makers.length === all.length;
+  let isLeast = !isCut;
   let atLeast = Infinity;
   for (const chosen of makers) {
     const made = chosen.reduce(houseAfter, standing);
@@ -122,36 +118,27 @@ export function nearestWay(
   }
   if (best === null) return null;
   // Of choices that were not looked at nothing is known.
-  const lowest = makers.length < all.length ? 0 : atLeast;
+  const lowest = isCut ? 0 : atLeast;
   return { ...best, isLeast, atLeast: Math.min(best.net, lowest) };
 }
 
-/** Steps of the search in all, and for each choice of makers at least; choices of makers that are looked at. */
+/** Steps of the search in all, and for each choice of makers at least. */
 const MOST_STEPS = 40_000;
 const FEWEST_STEPS = 200;
-const MOST_COMBINATIONS = 500;
+/** Makers of each kind that are looked at: of three kinds they make 512 choices. */
+const MOST_MAKERS = 7;
 
-/** Without those that another spares as much as for less, before and after what is given back. */
-function undominated(house: House, options: readonly Taken[]): readonly Taken[] {
-  const known = options.map((one) => ({
-    ...{ one, total: useOf(houseAfter(house, one)).total, cost: costOf(one) },
-    net: costOf(one) - rebateOf(one),
-  }));
-  return known
-    .filter(
-      (each, at) =>
-        !known.some(
-          (other, before) =>
-            other.total <= each.total &&
-            other.cost <= each.cost &&
-            other.net <= each.net &&
-            (before < at ||
-              other.total < each.total ||
-              other.cost < each.cost ||
-              other.net < each.net),
-        ),
-    )
-    .map(({ one }) => one);
+/** What is worth looking at of what could make warmth, warm water or light, the cheapest first. */
+function makersOf(house: House, options: readonly Taken[]): readonly Taken[] {
+  const before = useOf(house).total;
+  return undominated(
+    options.map((taken) => ({
+      ...{ taken, gain: before - useOf(houseAfter(house, taken)).total },
+      ...{ cost: costOf(taken), back: rebateOf(taken) },
+    })),
+  )
+    .sort((a, b) => a.cost - a.back - (b.cost - b.back))
+    .map(({ taken }) => taken);
 }
 
 const isOfShell = (one: Taken | undefined): boolean =>

@@ -129,7 +129,9 @@ export const OVER_HOUSE: Reckoning = {
       ...(wanted === null ? {} : { wantedSaving: wanted }),
       ...{ costOfAll: worth.cost, rebateOfAll: worth.rebate, netOfAll: worth.net },
       savedMoney: worth.yearly,
-      ...(Number.isFinite(worth.payback) ? { paidBackIn: roundDecimal(worth.payback, 1) } : {}),
+      ...(savings.each.length > 0 && Number.isFinite(worth.payback)
+        ? { paidBackIn: roundDecimal(worth.payback, 1) }
+        : {}),
       ...{ loanEachMonth: worth.loan, worthNow: worth.presentValue },
       emissionsSaved: savings.before.emissions - savings.after.emissions,
       ...(flow === null || typeof air.airWanted !== 'number'

@@ -2,7 +2,7 @@ import { rowsOf } from '../rows-of.ts';
 import type { SheetAnswers } from '../kit.ts';
 import { dangersOf, type Danger } from './dangers.ts';
 import type { House } from './dwelling.ts';
-import { partOf } from './house.ts';
+import { partsAt } from './house.ts';
 import { useOf, type Use } from './heat.ts';
 import { MEASURE, measureOf, PARTS, STAND, standOf, THINGS } from './keys/index.ts';
 import {
@@ -65,18 +65,16 @@ export function takenUp(answers: SheetAnswers, house: House): readonly Taken[] {
   const counts = (measure: Measure | null): measure is Measure =>
     measure !== null && whyNot(measure, terms, dangers) === null;
   const taken: Taken[] = [];
-  // Rows of which something is missing are no parts of the house yet.
-  rowsOf(answers[PARTS])
-    .filter((row) => partOf(row) !== null)
-    .forEach((row, at) => {
-      const measure = measureFrom(rowAt(row, MEASURE));
-      const part = house.parts[at];
-      if (!part || !counts(measure) || !betters(measure, part)) return;
-      taken.push({
-        ...{ measure, where: { part: at }, size: part.area },
-        isDone: textAt(row, STAND) === 'done',
-      });
+  const rows = rowsOf(answers[PARTS]);
+  partsAt(answers).forEach((place, at) => {
+    const measure = measureFrom(rowAt(rows[place], MEASURE));
+    const part = house.parts[at];
+    if (!part || !counts(measure) || !betters(measure, part)) return;
+    taken.push({
+      ...{ measure, where: { part: at }, size: part.area },
+      isDone: textAt(rows[place], STAND) === 'done',
     });
+  });
   for (const thing of THINGS) {
     const measure = measureFrom(rowAt(answers, measureOf(thing)));
     if (!counts(measure) || measure.way !== thing) continue;
@@ -110,8 +108,8 @@ export interface Savings {
 /**
  * One measure after the other, in the programme’s order: the second is counted on the house as the first
  * left it, so that all of them together never save more than the house uses. In whatever order they were
- * entered, the same comes out: of one way, the larger part comes
- * first, then the one that lets more through.
+ * entered, the same comes out: of one way, the larger part comes first,
+ * then the one that lets more through.
  */
 export function savingsOf(
   house: House,

@@ -1,19 +1,20 @@
-import { writeNumber } from '@ant-trail/core/measure';
 import { answersOf, type SheetState } from '@ant-trail/core/sheet';
 import {
   DRAWING,
   HOUSE_LINES,
   OUTLET_NAMES,
-  partOf,
+  partsAt,
   ribbonsOf,
   sayLeaving,
   sayWhole,
+  sayYears,
   surveyOf,
   wantedOf,
   worthOf,
   type Ribbon,
   type Survey,
 } from '@ant-trail/core/trades/energy';
+import { PARTS } from '@ant-trail/core/trades/energy/keys';
 import { CLAY, INK, QUIET, RULE, type Paper } from '../../../paper/paper.ts';
 import { drawSchedule, type Cell, type Column } from '../../../paper/schedule.ts';
 import type { ReportPart } from '../report-part.ts';
@@ -69,10 +70,8 @@ function drawHouse(paper: Paper, ribbons: readonly Ribbon[]): void {
 
 function writeMeasures(paper: Paper, state: SheetState, { savings }: Survey): void {
   heading(paper, 'What is proposed');
-  const answers = answersOf(state).parts;
-  const parts = rowsAt(state, 'parts').filter(
-    (_, at) => Array.isArray(answers) && partOf(answers[at]) !== null,
-  );
+  const rows = rowsAt(state, PARTS);
+  const parts = partsAt(answersOf(state)).map((at) => rows[at]);
   const columns: readonly Column[] = [
     { head: 'Measure', share: 2.4 },
     { head: 'Where', share: 1.8 },
@@ -155,10 +154,4 @@ function heading(paper: Paper, words: string): void {
   paper.space(14);
   paper.text(words, paper.left, { face: 'bold', size: 13, tag: 'H3' });
   paper.space(4);
-}
-
-function sayYears(years: number): string {
-  if (!Number.isFinite(years)) return 'never';
-  const rounded = Math.round(years * 10) / 10;
-  return `${writeNumber(rounded)} ${rounded === 1 ? 'year' : 'years'}`;
 }
