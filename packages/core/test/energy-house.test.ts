@@ -105,7 +105,7 @@ test('what a month needs, by losses and gains', () => {
   expect(heatNeed({ ...house, climate: cold }, wholeLoss(house))).toBeCloseTo(3_141.7, -1);
 });
 
-// By hand: 70 m² of roof at 30 are 2,100, a third given back but for the tenth: 630.
+// By hand: 70 m² of roof at 30 are 2,100, of which 30 % are given back: 630.
 test('what a measure costs, and gives back up to the cap', () => {
   const survey = surveyOf(ANSWERS);
   expect(survey && worthOf(survey.savings, survey.terms)).toMatchObject({
@@ -151,6 +151,7 @@ test('what is barred never counts, until the danger is resolved', () => {
 
 test('rows of which something is missing, or can’t be, hold up nothing', () => {
   const before = OVER_HOUSE.run(ANSWERS);
+  expect(before.savedSoFar).toBeGreaterThan(0);
   for (const odd of [{}, { part_kind: 'wall' }, { part_kind: 'cellar', area: 3, u_now: 1 }])
     expect(OVER_HOUSE.run({ ...ANSWERS, parts: [odd, ...ANSWERS.parts] })).toEqual(before);
   for (const odd of [-4, Number.NaN, '12', null])
@@ -161,9 +162,10 @@ test('rows of which something is missing, or can’t be, hold up nothing', () =>
       }),
     ).toEqual(before);
   expect(OVER_HOUSE.run({ ...ANSWERS, heat_efficiency: 0 }).savedSoFar).toBeUndefined();
-  expect(
-    OVER_HOUSE.run({ ...ANSWERS, station: { ...STATION, temperatures: 'cold' } }),
-  ).toBeTruthy();
+  // Weather that can’t be read by the month is counted by degree days.
+  expect(OVER_HOUSE.run({ ...ANSWERS, station: { ...STATION, temperatures: 'cold' } })).toEqual(
+    OVER_HOUSE.run({ ...ANSWERS, grant: { ...GRANT, method: 'degree days' } }),
+  );
 });
 
 const aMeasure = fc.record({
@@ -250,6 +252,12 @@ test('the nearest way to a target is the cheapest of all there are', () => {
     ),
     { numRuns: 60 },
   );
+});
+
+test('a house where nothing is taken up pays back nothing, in no time that could be told', () => {
+  const parts = ANSWERS.parts.map(({ measure: _, ...part }) => part);
+  const { savedSoFar, netOfAll, paidBackIn } = OVER_HOUSE.run({ ...ANSWERS, parts });
+  expect({ savedSoFar, netOfAll, paidBackIn }).toEqual({ savedSoFar: 0, netOfAll: 0 });
 });
 
 test('what is taken up already stays, and only what it costs beyond that counts', () => {
