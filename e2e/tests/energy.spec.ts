@@ -75,7 +75,10 @@ test('a house is gone through with no network, measures are taken up, and the pr
     .getByRole('radio', { name: 'No', exact: true })
     .click();
   await fill(page, 'Carbon monoxide in the room', '3');
-  for (const danger of ['Mould or damp?', 'Bare or old wiring in the loft?'])
+  for (const danger of [
+    ...['Gas leak found?', 'Mould or damp?', 'Anything that may hold asbestos?'],
+    'Bare or old wiring in the loft?',
+  ])
     await question(page, danger).getByRole('radio', { name: 'No', exact: true }).click();
 
   await go(page, 'Shell');

@@ -73,15 +73,20 @@ test('what can’t be is said where it was entered', () => {
   );
 });
 
-test('a chimney that does not draw bars the fan test and the sealing', () => {
+// Whatever is wrong with what burns: the fan test is not asked for, and what must not be sealed is not counted.
+test.each([
+  { path: 'draught', value: 'no' },
+  { path: 'gas_leak', value: 'yes' },
+  { path: 'monoxide', value: 14, unit: '[ppm]' },
+] satisfies Given[])('$path bars the fan test and the sealing, until it is put right', (wrong) => {
   const before = walked();
-  const barred = walked([{ path: 'draught', value: 'no' }]);
+  const asksForTest = (state: ReturnType<typeof stand>): boolean =>
+    questionAtPath(state, 'pressure_points')?.visible ?? false;
+  const barred = walked([wrong]);
   expect(dangersOf(answersOf(barred))).toEqual(['combustion']);
-  expect(questionAtPath(barred, 'pressure_points')?.visible ?? false).toBe(false);
+  expect(asksForTest(barred)).toBe(false);
   expect(result(barred, 'savedSoFar')).toBeLessThan(Number(result(before, 'savedSoFar')));
-  const put = walked([
-    { path: 'draught', value: 'no' },
-    { path: 'combustion_resolved', value: 'yes' },
-  ]);
+  const put = walked([wrong, { path: 'combustion_resolved', value: 'yes' }]);
+  expect(asksForTest(put)).toBe(true);
   expect(result(put, 'savedSoFar')).toBe(result(before, 'savedSoFar'));
 });

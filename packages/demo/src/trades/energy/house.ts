@@ -4,8 +4,10 @@ import { starter } from '../../templates/demo-template.ts';
 import { PART, STANDS } from './shell.ts';
 
 const CONSENT = 'given.consent';
-const DRAUGHT_HOLDS =
-  '!(given.draught && draught == "no") || (given.combustion_resolved && combustion_resolved == "yes")';
+/** What the kit takes for a danger of what burns: until it is put right no fan test, and nothing is sealed. */
+const BURNS_BADLY =
+  '(given.draught && draught == "no") || (given.gas_leak && gas_leak == "yes") || (given.monoxide && monoxide > 9.0)';
+const BURNS_WELL = `!(${BURNS_BADLY}) || (given.combustion_resolved && combustion_resolved == "yes")`;
 
 /** What could be done to something of the house, and how far it is. */
 const measureFor = (thing: string, label: string): Question[] => [
@@ -20,29 +22,23 @@ const measureFor = (thing: string, label: string): Question[] => [
   }),
 ];
 
-/** A danger that bars something, and whether it is put right. */
-const danger = (
-  key: string,
-  label: string,
-  bad: 'yes' | 'no',
-  resolved: string,
-  words: string,
-): Question[] => [
+const resolved = (danger: string, visibleWhen: string): Question =>
+  ask('yesNo', {
+    ...{ key: `${danger}_resolved`, label: 'Put right since?', visibleWhen, required: false },
+  });
+
+/** Something that bars measures where it is there, and whether it is put right. */
+const danger = (key: string, label: string, of: string, words: string): Question[] => [
+  found(key, label, words),
+  resolved(of, `${key} == "yes"`),
+];
+
+const found = (key: string, label: string, words: string): Question =>
   ask('yesNo', {
     ...{ key, label },
-    messages: [{ when: `${key} == "${bad}"`, words, tone: 'warning' }],
-    ...(bad === 'yes'
-      ? { findings: [{ when: `${key} == "yes"`, severity: 3, words: label.replace('?', '') }] }
-      : { whenAmiss: { severity: 4 } }),
-  }),
-  ask('yesNo', {
-    key: `${resolved}_resolved`,
-    label: 'Put right since?',
-    visibleWhen: `${key} == "${bad}"`,
-    follows: key,
-    required: false,
-  }),
-];
+    messages: [{ when: `${key} == "yes"`, words, tone: 'warning' }],
+    findings: [{ when: `${key} == "yes"`, severity: 3, words: label.replace('?', '') }],
+  });
 
 const points = (pressure: string, flow: string): Question[] => [
   ask('number', {
@@ -193,9 +189,19 @@ const BODY: TemplateBody = {
       id: 'safety',
       title: 'Safety',
       questions: [
-        ...danger(
-          ...(['draught', 'Does the chimney draw?', 'no', 'combustion'] as const),
-          'No fan test and no sealing of gaps until it draws.',
+        ask('yesNo', {
+          ...{ key: 'draught', label: 'Does the chimney draw?', whenAmiss: { severity: 4 } },
+          messages: [
+            {
+              when: 'draught == "no"',
+              words: 'No fan test and no sealing of gaps until it draws.',
+              tone: 'warning',
+            },
+          ],
+        }),
+        found(
+          ...(['gas_leak', 'Gas leak found?'] as const),
+          'Shut the gas off and air the rooms. No fan test until it is mended.',
         ),
         ask('number', {
           ...{ key: 'monoxide', label: 'Carbon monoxide in the room', unit: '[ppm]', decimals: 0 },
@@ -205,12 +211,17 @@ const BODY: TemplateBody = {
             action: 'Air the room, put the fire out, call the chimney warden',
           },
         }),
+        resolved('combustion', BURNS_BADLY),
         ...danger(
-          ...(['mould', 'Mould or damp?', 'yes', 'mould'] as const),
+          ...(['mould', 'Mould or damp?', 'mould'] as const),
           'Find where it comes from first: no sealing, and nothing inside of walls.',
         ),
         ...danger(
-          ...(['old_wiring', 'Bare or old wiring in the loft?', 'yes', 'wiring'] as const),
+          ...(['asbestos', 'Anything that may hold asbestos?', 'asbestos'] as const),
+          'Leave it alone, and have it looked at: nothing is fixed to it or laid over it.',
+        ),
+        ...danger(
+          ...(['old_wiring', 'Bare or old wiring in the loft?', 'wiring'] as const),
           'Nothing is laid over it until an electrician has seen it.',
         ),
       ],
@@ -231,7 +242,7 @@ const BODY: TemplateBody = {
       questions: [
         ask('rows', {
           ...{ key: 'pressure_points', label: 'Fan test before', each: 'point', required: false },
-          visibleWhen: `${CONSENT} && (${DRAUGHT_HOLDS})`,
+          visibleWhen: `${CONSENT} && (${BURNS_WELL})`,
           questions: [
             ...points('pressure', 'flow'),
             ask('calculated', {

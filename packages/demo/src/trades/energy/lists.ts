@@ -123,10 +123,11 @@ const measures: Catalogue = {
     }),
     measure('wall-reed', 'Reed inside, 60 mm', {
       ...{ way: 'shell', fits: 'wall', cost: 74, life: 30, rebate: 20, adds: 1.05 },
-      barred_by: 'mould',
+      barred_by: 'mould asbestos',
     }),
     measure('floor-wool', 'Wool between the joists', {
       ...{ way: 'shell', fits: 'floor', cost: 39, life: 40, rebate: 30, adds: 3.4 },
+      barred_by: 'asbestos',
     }),
     measure('window-two', 'Second sash', {
       ...{ way: 'shell', fits: 'window', cost: 210, life: 25, rebate: 20, u_then: 1.7 },

@@ -101,7 +101,9 @@ export function surveyWalked(
     { path: 'base_load', value: Math.round(chance.between(2100, 3100)), unit: 'kW.h' },
     { path: 'draught', value: 'yes' },
     { path: 'monoxide', value: 2, unit: '[ppm]' },
+    { path: 'gas_leak', value: 'no' },
     { path: 'mould', value: 'no' },
+    { path: 'asbestos', value: 'no' },
     { path: 'old_wiring', value: 'no' },
   ];
   PARTS.slice(0, Math.ceil(PARTS.length * until)).forEach((part, at) =>
