@@ -84,7 +84,7 @@ test('a day is planned on the board: what does not fit is seen and put right, dr
     await accessible(desk);
     await misfits.getByRole('button', { name: /^Make room: Imke Dorrance/ }).click();
     await expect(misfits).toHaveCount(0);
-    expect((await placed(RIDGE)).start).toBeGreaterThan(525);
+    await expect.poll(async () => (await placed(RIDGE)).start).toBeGreaterThan(525);
   });
 
   await test.step('it is undone and done again', async () => {

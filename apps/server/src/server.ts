@@ -11,6 +11,7 @@ import type { Route } from './http/route.ts';
 import { Listening } from './live/listening.ts';
 import { Live } from './live/live.ts';
 import { Folding } from './log/folding.ts';
+import { tellBy } from './modules/capture/tell.ts';
 import { FOLLOW_UPS, workOffFollowUps } from './modules/planning/follow-up-queue.ts';
 import { OrderLine } from './modules/planning/order-line.ts';
 import { keepMail } from './mail/letters.ts';
@@ -57,7 +58,7 @@ export async function openServer(config: Config, logger: Logger): Promise<Server
   keepMail(data, mail);
   const mailPort = await mail.open();
   await workOffReports(queue, (task) => reportApproval({ data, files, reports, mailPort }, task));
-  await workOffFollowUps(queue, data);
+  await workOffFollowUps(queue, data, tellBy(data, folding));
   await workOffWords(queue, data, mailPort, logger);
   await workOffRounds(queue, data, logger);
   await lookAtRounds(queue);

@@ -3,7 +3,7 @@ import type { JobCard } from '@ant-trail/contract/planning';
 import type { JobDetails } from '@ant-trail/contract/planning/desk';
 import type { PublishedTemplate } from '@ant-trail/contract/templates';
 import { addDays } from '@ant-trail/core/calendar';
-import type { FollowUp, TemplateBody } from '@ant-trail/core/sheet';
+import type { FollowUp, TemplateBody, Told } from '@ant-trail/core/sheet';
 import { inOrganisation } from '../src/database/tenancy.ts';
 import { makeFollowUp } from '../src/modules/planning/follow-up.ts';
 import {
@@ -29,6 +29,7 @@ beforeAll(async () => {
 });
 afterAll(() => office.close());
 
+const NOTHING_TOLD: Told = { said: {}, carried: [], facts: [], rows: [] };
 const RULE: FollowUp = {
   ...{ days: 7, title: 'Look again', template: null, when: 'always', person: 'the same' },
 };
@@ -93,7 +94,7 @@ const followers = async (): Promise<JobCard[]> => {
 test('what follows is shown before, planned from the real completion once approved, and linked', async () => {
   const { job } = await jobOf(await publish({}));
   expect((await details(job.id)).sheets[0]?.next).toEqual({
-    ...{ title: 'Look again', days: 7, onlyAmiss: false, day: null, job: null, trouble: null },
+    ...{ title: 'Look again', days: 7, onlyAmiss: false, onlyWhere: null, day: null, job: null, trouble: null },
   });
   const yesterday = addDays(TODAY, -1);
   await walk(job.sheet.id, 40, yesterday);
@@ -157,7 +158,7 @@ test('asked for twice, or by two at once, one follows', async () => {
   const next = await followed(job.id);
   const again = () =>
     inOrganisation(office.data, org.id, (db) =>
-      makeFollowUp(db, org.id, { sheet: job.sheet.id, by: org.people.reviewer }, new Date()),
+      makeFollowUp(db, org.id, { sheet: job.sheet.id, by: org.people.reviewer, told: NOTHING_TOLD }, new Date()),
     );
   await Promise.all([again(), again()]);
   const all = (await followers()).filter((card) => card.job.follows?.job === job.id);

@@ -21,7 +21,10 @@ const EVERY_KIND: TemplateBody = {
   order: 'led',
   score: { target: 80, cap: 50, grades: [{ from: 90, word: 'A' }] },
   programmes: [{ key: 'p', name: 'P', required: ['a'], leftOut: [] }],
-  followUp: { days: 7, title: '', template: null, when: 'amiss', person: 'the same' },
+  followUp: {
+    ...{ days: 7, title: '', template: null, when: 'amiss', person: 'the same' },
+    only: { question: 'word', answer: 'accepts' },
+  },
   demands: { credentials: ['Licence'], skills: ['ropes'] },
   variants: [{ name: 'Small', answers: [{ path: 'a', value: 1, unit: 'm' }] }],
   sections: [{ id: 's', title: 'S', questions: QUESTION_KINDS.map((kind) => questionOf(kind)) }],

@@ -12,6 +12,7 @@ import {
   readingsOf,
   summarise,
   type SheetPlan,
+  type TemplateBody,
 } from '@ant-trail/core/sheet';
 import { recordedOf } from '@ant-trail/core/records';
 import { saidOfThings } from '@ant-trail/core/story';
@@ -254,17 +255,19 @@ export class Scenario {
       });
     for (const { name, look, content } of island())
       this.put('map_layer', { id: this.things.uuid(), name, look, content });
+    for (const { key } of TEMPLATES)
+      this.templates.set(key, { id: this.chance.uuid(), version: this.chance.uuid() });
     for (const template of TEMPLATES) {
-      const ids = { id: this.chance.uuid(), version: this.chance.uuid() };
-      this.templates.set(template.key, ids);
-      this.plans.set(template.key, planSheet(template.body));
+      const ids = this.idsOf(template.key);
+      const body = this.withNext(template);
+      this.plans.set(template.key, planSheet(body));
       this.put('template', { id: ids.id, title: template.body.title });
       this.put('template_version', {
         id: ids.version,
         template_id: ids.id,
         number: template.version,
         published_at: this.instant(addDays(this.today, -HISTORY_DAYS - 20), 600),
-        body: template.body,
+        body,
       });
     }
     for (const site of SITES) {
@@ -571,6 +574,23 @@ export class Scenario {
         summary: summarise(fold(plan, [])),
       });
     }
+  }
+
+  private idsOf(template: string): { id: string; version: string } {
+    const ids = this.templates.get(template);
+    if (!ids) throw new Error(`there is no template ${template}`);
+    return ids;
+  }
+
+  /** Its body with the job that follows, known by the template's id. */
+  private withNext({ body, leads }: DemoTemplate): TemplateBody {
+    if (!leads) return body;
+    const { to, ...rule } = leads;
+    const template = this.idsOf(to).id;
+    return {
+      ...body,
+      followUp: { ...rule, title: '', template, when: 'always', person: 'nobody yet' },
+    };
   }
 
   private readingFor(site: DemoSite, template: DemoTemplate, day: string, ago: number) {

@@ -1,12 +1,13 @@
 import { MORE_KIT_PARTS } from './more-kit-parts.ts';
 import type { KnownKitPart, KnownKitRows } from './part.ts';
 
-/** Kits with a part of their own in the field, one line each; the others have their results alone. */
+/** Kits with a part of their own in the field, a line for each part; the others have their results alone. */
 export const KIT_PARTS: readonly KnownKitPart[] = [
   {
     ...{ kit: 'energy', sections: ['shell', 'proposal'] },
     load: () => import('./energy/where-heat-goes.tsx'),
   },
+  { kit: 'energy', sections: ['kept'], load: () => import('./energy/what-came-of-it.tsx') },
   ...MORE_KIT_PARTS,
 ];
 

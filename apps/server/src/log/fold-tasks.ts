@@ -11,6 +11,7 @@ import {
   questionAtPath,
   readingsOf,
   summarise,
+  toldBy,
   type LastAnswer,
   type Part,
   type SheetPlan,
@@ -19,6 +20,7 @@ import {
   type SheetSummary,
   type TemplateBody,
   type TemplateProblem,
+  type Told,
 } from '@ant-trail/core/sheet';
 import { saidOfThings, type SaidOfThing } from '@ant-trail/core/story';
 
@@ -57,6 +59,8 @@ export interface FoldTasks {
   table: { ask: { sheet: SheetAsText; people: readonly NameOf[] }; answer: TableCell[][] };
   sketch: { ask: { sheet: SheetAsText; path: string }; answer: FoundSketch | null };
   check: { ask: { body: TemplateBody }; answer: TemplateProblem[] };
+  /** What a sheet tells the one that follows it. */
+  tell: { ask: { sheet: SheetAsText }; answer: Told };
 }
 export type FoldTask = keyof FoldTasks;
 
@@ -117,6 +121,7 @@ const DOERS: Doers = {
     return { label, sketch, symbols };
   },
   check: ({ body }) => problemsOf(body),
+  tell: ({ sheet }) => toldBy(stateOf(sheet), sheet.body),
 };
 
 /** Does one task; the worker thread's whole work. */

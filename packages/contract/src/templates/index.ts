@@ -50,6 +50,7 @@ export const FollowUp = z
     template: Id.nullable(),
     when: z.enum(FOLLOW_UP_WHEN),
     person: z.enum(FOLLOW_UP_WHO),
+    only: z.object({ question: Key, answer: Key }).strict().exactOptional(),
   })
   .strict();
 

@@ -43,6 +43,22 @@ export function checkVariants(body: TemplateBody, placed: PlacedByKey, report: R
     }
 }
 
+/** What follows can depend only on an answer that is offered, outside rows. */
+export function checkFollowUp(body: TemplateBody, placed: PlacedByKey, report: Report): void {
+  const only = body.followUp?.only;
+  if (!only) return;
+  const of = placed.get(only.question);
+  if (!of || of.groups.length > 0)
+    return report(null, `What follows depends on “${only.question}”, which is not asked.`);
+  const { question } = of;
+  const offered = rulesOf(question).offers?.(question) ?? [];
+  if (!offered.some(({ value }) => value === only.answer))
+    report(
+      question.key,
+      `What follows depends on an answer that “${question.label}” does not offer.`,
+    );
+}
+
 /** What a question of its kind needs to make sense. */
 export function checkMake(question: Question, report: Report): void {
   const { key, label } = question;

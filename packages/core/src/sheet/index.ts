@@ -108,5 +108,6 @@ export {
   type TemplateVersion,
   withMembers,
 } from './template.ts';
+export { fillIn, sayOnly, toldBy, type Told } from './told.ts';
 export { problemWithUnit } from './unit-given.ts';
 export { sayMinutes, timeInSheet } from './time-in-sheet.ts';

@@ -9,7 +9,7 @@ import {
   type ProgramType,
 } from '../logic/index.ts';
 import { areKitsLoaded, kitsOf, KITS, namedKit, type Reckoning } from '../trades/index.ts';
-import { checkMake, checkProgrammes, checkVariants, type Report } from './check-make.ts';
+import { checkFollowUp, checkMake, checkProgrammes, checkVariants, type Report } from './check-make.ts';
 import { ORDINARY_SIZE, rulesOf } from './kinds/index.ts';
 import type { Placed, PlannedQuestion, SheetPlan, TemplateProblem } from './planned.ts';
 import { downstream, programsOf, sortByReading } from './reading-order.ts';
@@ -77,6 +77,7 @@ class PlanBuilder {
     );
     checkProgrammes(body, this.placed, this.report);
     checkVariants(body, this.placed, this.report);
+    checkFollowUp(body, this.placed, this.report);
     for (const key of this.compiler.unusable)
       this.report(key, `“${key}” is a word of the expression language: choose another key.`);
   }

@@ -36,6 +36,8 @@ export interface FollowUp {
   /** `amiss`: only where something was found that is a fault or worse. */
   readonly when: (typeof FOLLOW_UP_WHEN)[number];
   readonly person: (typeof FOLLOW_UP_WHO)[number];
+  /** Only where this question, outside rows, is answered so: by its key and one of the answers it offers. */
+  readonly only?: { readonly question: string; readonly answer: string };
 }
 
 /** A client's rules for a sheet. Expressions know the one that applies as `programme`, by its key. */

@@ -3,7 +3,16 @@ export { sayReckoned } from './say-reckoned.ts';
 import { MORE_KITS } from './more-kits.ts';
 import type { KnownKit, TradeKit } from './kit.ts';
 
-export type { KnownKit, Reckoned, Reckoning, ResultOffer, SheetAnswers, TradeKit } from './kit.ts';
+export type {
+  KitTells,
+  KnownKit,
+  Reckoned,
+  Reckoning,
+  ResultOffer,
+  SheetAnswers,
+  ToldFact,
+  TradeKit,
+} from './kit.ts';
 
 /** Every kit there is, one line each. */
 export const KITS: readonly KnownKit[] = [

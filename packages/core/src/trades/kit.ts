@@ -29,12 +29,34 @@ export interface Reckoning {
   readonly run: (answers: SheetAnswers) => Reckoned;
 }
 
+/** Something the next sheet can begin with. */
+export interface ToldFact {
+  readonly key: string;
+  readonly value: string | number;
+  /** UCUM, for numbers. */
+  readonly unit?: string;
+}
+
+/** What a sheet’s answers come to for the sheet that follows it. */
+export interface KitTells {
+  readonly facts: readonly ToldFact[];
+  readonly rows: readonly {
+    readonly group: string;
+    /** The row it is called after, by its place among those of a group; where there is none, `name`. */
+    readonly like?: { readonly group: string; readonly at: number };
+    readonly name: string;
+    readonly facts: readonly ToldFact[];
+  }[];
+}
+
 /** What a trade brings to sheets. Its code is loaded with the first sheet that needs it. */
 export interface TradeKit {
   readonly key: string;
   readonly name: string;
   readonly functions: readonly FunctionOffer[];
   readonly reckoning?: Reckoning;
+  /** What whoever comes next is told, beside the facts of the sheet itself. */
+  readonly tells?: (answers: SheetAnswers) => KitTells;
 }
 
 /** A kit as it is known before its code is there. */

@@ -3,6 +3,7 @@ import type { Chance } from '../chance.ts';
 import { inspectionOf, type Inspection } from './alarm/walked.ts';
 import { certificateOf, type Walk } from './electrical/walked.ts';
 import { surveyWalked, type HouseWalk } from './energy/walked.ts';
+import { checkWalked, workWalked } from './energy/went.ts';
 import type { Given } from './given.ts';
 
 interface Walked {
@@ -51,6 +52,16 @@ const houseSurvey = (ago: number, place: string, how: HouseWalk): Survey => ({
   }),
 });
 
+const energyWork = (ago: number, place: string): Survey => ({
+  ...{ ago, place, who: 'rook', template: 'energy_work' },
+  walk: () => ({ given: workWalked(), signs: ['builder'], isDone: true }),
+});
+
+const energyCheck = (ago: number, place: string): Survey => ({
+  ...{ ago, place, who: 'rook', template: 'energy_check' },
+  walk: () => ({ given: checkWalked(), signs: ['household', 'checker'], isDone: true }),
+});
+
 /** Two that are done and one half way through, of each. */
 export const SURVEYS: readonly Survey[] = [
   certificate(35, 'Bakehouse boards'),
@@ -61,5 +72,7 @@ export const SURVEYS: readonly Survey[] = [
   certificate(1, 'Rescue store boards', { until: 0.55 }),
   houseSurvey(20, 'Dunlin hut', { grant: 'winter', station: 'saddle', fuel: 'peat' }),
   houseSurvey(3, 'Petrel hut', { grant: 'guild', station: 'saddle', fuel: 'oil' }),
+  energyWork(6, 'Dunlin hut'),
+  energyCheck(2, 'Turnstone hut'),
   houseSurvey(1, 'Eider hut', { grant: 'winter', station: 'harbour', fuel: 'oil', until: 0.7 }),
 ];

@@ -104,7 +104,7 @@ export function JobSheets({ details }: { details: JobDetails }) {
 /** What follows a sheet: by its rule, from the day it was finished on, or planned by now. */
 function Next({ next }: { next: JobDetails['sheets'][number]['next'] | undefined }) {
   if (!next) return null;
-  const { title, days, day, job, trouble, onlyAmiss } = next;
+  const { title, days, day, job, trouble, onlyAmiss, onlyWhere } = next;
   if (trouble)
     return (
       <Body tiny eyes>
@@ -118,6 +118,7 @@ function Next({ next }: { next: JobDetails['sheets'][number]['next'] | undefined
     <Body tiny quiet>
       {job ? 'Followed by' : 'Once approved, followed by'} “{title}” {when}
       {onlyAmiss && !job ? ', where something is amiss' : ''}
+      {onlyWhere && !job ? `, where ${onlyWhere}` : ''}
     </Body>
   );
 }

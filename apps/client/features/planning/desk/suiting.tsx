@@ -2,6 +2,7 @@ import { SuitingAnswer, type Shortfall } from '@ant-trail/contract/planning/desk
 import { sayMinute } from '@ant-trail/core/calendar';
 import { Column } from '@/design/box.tsx';
 import { Notice } from '@/design/notice.tsx';
+import { Body } from '@/design/text.tsx';
 import { sayDatedDay, sayShortDay } from '@/design/say-day.ts';
 import { useOffice } from '@/device/office.ts';
 import { usePeople } from '@/features/accounts/desk/use-people.ts';
@@ -14,6 +15,8 @@ export interface SuitingProps {
 }
 
 const NAMED = 3;
+/** As much as two sentences take. */
+const ROOM = 112;
 
 /** What speaks against those who are chosen, and who has what it takes. It warns, and forbids nothing. */
 export function Suiting({ chosen, asked }: SuitingProps) {
@@ -28,18 +31,30 @@ export function Suiting({ chosen, asked }: SuitingProps) {
   const short = (answer?.people ?? []).filter(
     ({ id, lacks }) => theirs.includes(id) && lacks.length > 0,
   );
-  if (!answer || short.length === 0) return null;
-  const suits = answer.people
+  if (!query || theirs.length === 0) return null;
+  const suits = (answer?.people ?? [])
     .filter(({ id, lacks }) => lacks.length === 0 && !theirs.includes(id))
     .map(({ id }) => people.name(id));
   return (
-    <Column gap="$2" role="status">
+    // Its room is there before it is known: nothing below moves away from under a hand.
+    <Column gap="$2" role="status" minHeight={ROOM}>
+      {answer ? null : (
+        <Body small quiet>
+          Looking whom it suits …
+        </Body>
+      )}
       {short.map(({ id, lacks }) => (
         <Notice key={id} tone="eyes" mark="needs eyes">
           {people.name(id)}: {lacks.map(sayShortfall).join('; ')}.
         </Notice>
       ))}
-      <Notice tone="info">{saySuiting(suits)}</Notice>
+      {short.length > 0 ? <Notice tone="info">{saySuiting(suits)}</Notice> : null}
+      {answer && short.length === 0 ? (
+        <Notice tone="info">
+          {theirs.length === 1 ? people.name(theirs[0] ?? '') : 'Everybody chosen'} has all it takes,
+          and is there at that time.
+        </Notice>
+      ) : null}
     </Column>
   );
 }

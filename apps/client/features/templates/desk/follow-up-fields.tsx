@@ -4,6 +4,7 @@ import { Column } from '@/design/box.tsx';
 import { Tick } from '@/design/tick.tsx';
 import { useOffice } from '@/device/office.ts';
 import { FIRST_RULE } from '@/features/planning/desk/first-rule.ts';
+import { OnlyFields } from './only-fields.tsx';
 import { RuleFields } from '@/features/planning/desk/rule-later.tsx';
 
 export interface FollowUpFieldsProps {
@@ -28,11 +29,14 @@ export function FollowUpFields({ body, onChange }: FollowUpFieldsProps) {
         onPress={toggle}
       />
       {followUp ? (
-        <RuleFields
-          rule={followUp}
-          templates={templates}
-          onChange={(rule) => onChange({ ...body, followUp: rule })}
-        />
+        <>
+          <RuleFields
+            rule={followUp}
+            templates={templates}
+            onChange={(rule) => onChange({ ...body, followUp: { ...followUp, ...rule } })}
+          />
+          <OnlyFields body={body} rule={followUp} onChange={onChange} />
+        </>
       ) : null}
     </Column>
   );

@@ -9,7 +9,7 @@ export type EnergyKit = typeof Energy;
 let known: EnergyKit | null = null;
 
 /** The kit’s figures: they are here already, with the sheet that needs them. */
-function useKit(): EnergyKit | null {
+export function useKit(): EnergyKit | null {
   const [kit, setKit] = useState(known);
   useEffect(() => {
     if (kit) return;

@@ -1,5 +1,5 @@
 import type { ClientRules } from '@ant-trail/contract/planning/desk';
-import type { FollowUp } from '@ant-trail/core/sheet';
+import type { FollowUp, TemplateBody } from '@ant-trail/core/sheet';
 import { In, type EntityManager } from 'typeorm';
 import { announce } from '../../database/feed.ts';
 import { notFound, Refusal } from '../../refusals/refusal.ts';
@@ -48,8 +48,7 @@ export async function keepClientRules(
 /** A sheet by whose rule the next job comes. */
 export interface Followed {
   readonly rule: FollowUp;
-  /** What the sheet is called by its template. */
-  readonly title: string;
+  readonly body: TemplateBody;
 }
 
 /** What follows each sheet of a job: by the client's own rule where it has one, else the template's. */
@@ -71,7 +70,7 @@ export async function followedSheets(
       const body = bodies.get(sheet.version);
       const of = byTemplate.get(sheet.template);
       const rule = of === undefined ? body?.followUp : of;
-      return body && rule ? [[sheet.id, { rule, title: body.title }]] : [];
+      return body && rule ? [[sheet.id, { rule, body }]] : [];
     }),
   );
 }

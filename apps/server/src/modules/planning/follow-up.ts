@@ -1,12 +1,13 @@
 import type { JobDetails } from '@ant-trail/contract/planning/desk';
 import { inZone } from '@ant-trail/core/calendar';
 import { followUpDay, isFollowed } from '@ant-trail/core/planning';
-import type { FollowUp } from '@ant-trail/core/sheet';
+import { sayOnly, type FollowUp, type Told } from '@ant-trail/core/sheet';
 import { In, type EntityManager } from 'typeorm';
 import { Refusal } from '../../refusals/refusal.ts';
 import { OrganisationRow, PersonRow } from '../accounts/entities.ts';
 import { newestVersion } from '../templates/versions.ts';
 import { followedSheets } from './client-rules.ts';
+import { fillInSheet } from './fill-in.ts';
 import { FollowUpRow, SheetRow, type JobRow } from './entities.ts';
 import { announceJob, findJob } from './jobs.ts';
 import { makeJob } from './make-job.ts';
@@ -19,7 +20,7 @@ import { visitFor } from './visit-for.ts';
 export async function makeFollowUp(
   db: EntityManager,
   organisation: string,
-  { sheet: id, by }: { readonly sheet: string; readonly by: string },
+  { sheet: id, by, told }: { readonly sheet: string; readonly by: string; readonly told: Told },
   clock: Date,
 ): Promise<void> {
   const sheet = await db.findOne(SheetRow, { where: { id }, relations: { job: true } });
@@ -27,7 +28,7 @@ export async function makeFollowUp(
   if (sheet?.summary.stage !== 'approved') return;
   const job = await findJob(db, { id: sheet.job.id });
   const rule = (await followedSheets(db, job)).get(id)?.rule;
-  if (!rule || !isFollowed(rule, sheet.summary.worst)) return;
+  if (!rule || !isFollowed(rule, { worst: sheet.summary.worst, said: told.said })) return;
   const { timeZone } = await db.findOneByOrFail(OrganisationRow, { id: organisation });
   const finished = (await finishedOn(db, [id])).get(id) ?? clock;
   const dayOf = (at: Date): string => inZone(at, timeZone).day;
@@ -43,7 +44,7 @@ export async function makeFollowUp(
   if ((fresh.raw as unknown[]).length === 0) return;
   try {
     const next = await db.transaction((inner) =>
-      planNext(inner, organisation, { job, sheet, rule, day, by }),
+      planNext(inner, organisation, { job, sheet, rule, day, by, told }),
     );
     await db.update(FollowUpRow, { sheet: id }, { job: next });
   } catch (error) {
@@ -59,29 +60,34 @@ interface Next {
   readonly rule: FollowUp;
   readonly day: string;
   readonly by: string;
+  readonly told: Told;
 }
 
 async function planNext(
   db: EntityManager,
   organisation: string,
-  { job, sheet, rule, day, by }: Next,
+  { job, sheet, rule, day, by, told }: Next,
 ): Promise<string> {
   const template = rule.template ?? sheet.template;
   const visit = visitFor(job, sheet);
   const same = rule.person === 'the same' ? visit.person : null;
   // Who did it may be gone by now: somebody else is found then.
   const isHere = same !== null && (await db.existsBy(PersonRow, { id: same, retired: false }));
+  const version = await newestVersion(db, template);
   const { job: next } = await makeJob(
     db,
     { organisation, branch: job.branch, person: by },
     {
       ...{ site: job.site.id, template, asset: sheet.asset, day, person: isHere ? same : null },
-      title: rule.title || (await newestVersion(db, template)).body.title,
+      title: rule.title || version.body.title,
       ...{ instructions: '', windowFrom: null, windowTo: null, recipients: job.recipients },
       ...{ start: visit.start, minutes: visit.minutes, reader: job.reader },
     },
     { follows: { job: job.id, title: job.title, day: job.day } },
   );
+  // Another sheet goes on with the same matter; the same one again looks for itself, and is offered what was found.
+  if (template !== sheet.template)
+    await fillInSheet(db, organisation, { sheet: next.sheet.id, version, told, by });
   return next.id;
 }
 
@@ -111,14 +117,14 @@ export async function nextOf(
   const { timeZone } = await db.findOneByOrFail(OrganisationRow, { id: job.org });
   const today = inZone(new Date(), timeZone).day;
   return new Map(
-    [...ruled].map(([sheet, { rule, title }]) => {
+    [...ruled].map(([sheet, { rule, body }]) => {
       const row = made.find((each) => each.sheet === sheet);
       const at = finished.get(sheet);
       return [
         sheet,
         {
-          ...{ title: rule.title || title, days: rule.days },
-          onlyAmiss: rule.when === 'amiss',
+          ...{ title: rule.title || body.title, days: rule.days },
+          ...{ onlyAmiss: rule.when === 'amiss', onlyWhere: sayOnly(body, rule) },
           day: row?.day ?? (at ? followUpDay(rule, inZone(at, timeZone).day, today) : null),
           ...{ job: row?.job ?? null, trouble: row?.trouble ?? null },
         },

@@ -7,7 +7,8 @@ export const ClientRule = z
   .object({
     template: Id,
     /** Null where nothing follows, whatever the template says. */
-    followUp: FollowUp.nullable(),
+    /** A client’s rule knows no sheet, so it depends on no answer. */
+    followUp: FollowUp.omit({ only: true }).strict().nullable(),
   })
   .strict();
 export type ClientRule = z.infer<typeof ClientRule>;

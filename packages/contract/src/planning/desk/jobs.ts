@@ -115,6 +115,8 @@ export const JobDetails = z.object({
           /** Days after it was finished. */
           days: z.int(),
           onlyAmiss: z.boolean(),
+          /** Another condition, in words; null where there is none. */
+          onlyWhere: z.string().nullable().default(null),
           day: Day.nullable(),
           job: Id.nullable(),
           /** Why it could not be planned; null where it could, or is not yet. */

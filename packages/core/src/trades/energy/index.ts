@@ -4,6 +4,7 @@ import { numberOffer } from '../number-offer.ts';
 import { airChanges, flowAt, leakageArea, ventilation } from './air.ts';
 import { bridgedLayer, conductionSaving, gainUse, uValue } from './envelope.ts';
 import { OVER_HOUSE } from './over-house.ts';
+import { toldBySurvey } from './tells.ts';
 import { loanPayment, netPresentValue, paybackYears } from './money.ts';
 
 export { dangersOf, type Danger } from './dangers.ts';
@@ -32,6 +33,7 @@ export {
   type Measure,
   type Taken,
 } from './measure.ts';
+export { promisesOf, type Promised } from './kept.ts';
 export { nearestWay, openTo, type NearestWay } from './nearest-way.ts';
 export { surveyOf, wantedOf, type Survey } from './over-house.ts';
 export { savedByEach, savingsOf, whyNot, type Saving } from './taken-up.ts';
@@ -100,4 +102,5 @@ const FUNCTIONS: readonly FunctionOffer[] = [
 export const ENERGY: TradeKit = {
   ...{ key: 'energy', name: 'Energy', functions: FUNCTIONS },
   reckoning: OVER_HOUSE,
+  tells: toldBySurvey,
 };

@@ -88,12 +88,13 @@ const SQUARE_FEET = 10.763_910_417;
 function airOf(answers: SheetAnswers, house: House): Reckoned {
   const wanted = ventilation(house.floor * SQUARE_FEET, house.bedrooms) * CFM;
   const line = lineAt(answers, BEFORE);
-  const after = lineAt(answers, AFTER);
-  return {
-    airWanted: wanted,
-    ...(line ? leaksOf(line, house.volume) : {}),
-    ...(after ? { leakAfter: onLine(after, 50) } : {}),
-  };
+  return { airWanted: wanted, ...(line ? leaksOf(line, house.volume) : {}) };
+}
+
+/** A check visit has the test afterwards, and no survey. */
+function leakAfterOf(answers: SheetAnswers): Reckoned {
+  const line = lineAt(answers, AFTER);
+  return line ? { leakAfter: onLine(line, 50) } : {};
 }
 
 function leaksOf(line: PressureLine, volume: number): Reckoned {
@@ -115,7 +116,7 @@ export const OVER_HOUSE: Reckoning = {
     const barredBy = dangersOf(answers).join(', ');
     const house = houseOf(answers);
     const survey = surveyOf(answers);
-    const air = house ? airOf(answers, house) : {};
+    const air = { ...leakAfterOf(answers), ...(house ? airOf(answers, house) : {}) };
     if (!survey) return { barredBy, ...air };
     const { savings, terms } = survey;
     const worth = worthOf(savings, terms);

@@ -328,4 +328,7 @@ const BODY: TemplateBody = {
   ],
 };
 
-export const HOUSE_SURVEY = starter('energy', BODY);
+export const HOUSE_SURVEY = starter('energy', BODY, {
+  ...{ to: 'energy_work', days: 14 },
+  only: { question: 'word', answer: 'accepts' },
+});

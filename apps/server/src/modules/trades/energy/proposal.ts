@@ -17,6 +17,7 @@ import {
 import { PARTS } from '@ant-trail/core/trades/energy/keys';
 import { CLAY, INK, QUIET, RULE, type Paper } from '../../../paper/paper.ts';
 import { drawSchedule, type Cell, type Column } from '../../../paper/schedule.ts';
+import { drawAgreedAndFound } from './agreed-and-found.ts';
 import type { ReportPart } from '../report-part.ts';
 import { rowsAt } from '../rows-table.ts';
 
@@ -27,7 +28,8 @@ export const PROPOSAL: ReportPart = {
   kit: 'energy',
   draw: (paper, state) => {
     const survey = surveyOf(answersOf(state));
-    if (!survey) return;
+    // A check visit has no house of its own to draw.
+    if (!survey) return drawAgreedAndFound(paper, state);
     paper.need(DRAWING.height + 60);
     paper.space(14);
     paper.text('Where the heat goes', paper.left, { face: 'bold', size: 15, tag: 'H2' });

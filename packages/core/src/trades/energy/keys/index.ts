@@ -14,3 +14,20 @@ export const MEASURES = 'measures';
 /** Where a part of the shell lies, and how the drawing calls it. */
 export const PART_KINDS = ['roof', 'wall', 'window', 'door', 'floor'] as const;
 export type PartKind = (typeof PART_KINDS)[number];
+
+/** What the sheets after a survey are told of it: what the house was, and what it shall be. */
+export const AGREED = {
+  volume: 'house_volume',
+  changesBefore: 'changes_before',
+  changesThen: 'changes_agreed',
+  useBefore: 'use_before',
+  useThen: 'use_agreed',
+  net: 'net_agreed',
+} as const;
+
+/** Measures that are still to be done, a row each. */
+export const WORKS = 'works';
+export const WORK = { measure: 'work_measure', area: 'work_area', saving: 'work_saving' } as const;
+
+/** What a check visit finds, by the keys of its questions. */
+export const FOUND = { changes: 'changes_found', use: 'use_found' } as const;

@@ -1,0 +1,27 @@
+import { randomUUID } from 'node:crypto';
+import { fillIn, problemWithEntry, type TemplateVersion, type Told } from '@ant-trail/core/sheet';
+import type { EntityManager } from 'typeorm';
+import { appendEntries } from '../../log/append.ts';
+import { officeEntry } from '../../log/office-entry.ts';
+import { planOf } from '../templates/versions.ts';
+
+interface Filling {
+  readonly sheet: string;
+  readonly version: TemplateVersion;
+  readonly told: Told;
+  /** In whose name. */
+  readonly by: string;
+}
+
+/** Fills a new sheet in with what the one before tells it; what is judged or measured stays for whoever is there. */
+export async function fillInSheet(
+  db: EntityManager,
+  organisation: string,
+  { sheet, version, told, by }: Filling,
+): Promise<void> {
+  const plan = planOf(version);
+  const entries = fillIn(plan, told, randomUUID)
+    .map((known) => officeEntry({ ...known, sheet, kind: 'prepare', seen: [], by }))
+    .filter((entry) => problemWithEntry(plan, entry) === null);
+  await appendEntries(db, organisation, entries);
+}
