@@ -156,5 +156,42 @@ test('a house is gone through with no network, measures are taken up, and the pr
     ...['What it costs, and pays back', 'Heating oil', 'reached', net],
   ])
     expect(text).toContain(words);
+
+  // What was accepted is the work order, and that the check visit: nothing of it is asked again.
+  await desk.getByRole('button', { name: 'Approve' }).click();
+  const order = await nextStop(desk, 'Energy work order');
+  await page.goto(`${office.url}/trail`);
+  await startSheet(page, 'Energy work order', 'Knot hut');
+  await context.setOffline(true);
+  await page.reload();
+  await expect(question(page, 'Air in the house').getByRole('textbox').first()).toHaveValue('240');
+  await go(page, 'Measures');
+  const measures = page.getByRole('region', { name: 'Measures', exact: true });
+  const works = measures.getByRole('button', { name: /^(Part \d|Wool|.* boiler|Gaps|.* pump)/ });
+  const count = await office.query<{ rows: string }>(
+    `SELECT count(*) AS rows FROM entry WHERE sheet_id = $1 AND body->>'path' ~ '^works/[^/]+$'`,
+    [order],
+  );
+  expect(Number(count[0]?.rows)).toBeGreaterThan(0);
+  await expect(works.first()).toBeVisible();
+  for (let at = 0; at < Number(count[0]?.rows); at++) {
+    const work = measures.getByRole('listitem').nth(at).getByRole('button').first();
+    await work.click();
+    await measures.getByRole('radio', { name: 'Done as agreed' }).first().click();
+    await work.click();
+  }
+  await go(page, 'When all is done');
+  await question(page, 'Does the chimney draw, doors and windows shut?')
+    .getByRole('radio', { name: 'Yes', exact: true })
+    .click();
+  await drawSignature(page);
+  await finish(page);
+  await context.setOffline(false);
+  await approveAt(desk, order);
+
+  const check = await nextStop(desk, 'Energy check visit');
+  await page.goto(`${office.url}/trail`);
+  await startSheet(page, 'Energy check visit', 'Knot hut');
   await context.close();
+  expect(check).not.toBe(order);
 });

@@ -3,6 +3,7 @@ import type { JobCard } from '@ant-trail/contract/planning';
 import type { JobDetails } from '@ant-trail/contract/planning/desk';
 import type { PublishedTemplate } from '@ant-trail/contract/templates';
 import { addDays } from '@ant-trail/core/calendar';
+import type { Entry } from '@ant-trail/core/log';
 import type { FollowUp, TemplateBody, Told } from '@ant-trail/core/sheet';
 import { inOrganisation } from '../src/database/tenancy.ts';
 import { makeFollowUp } from '../src/modules/planning/follow-up.ts';
@@ -68,10 +69,15 @@ async function jobOf(template: string): Promise<JobCard> {
 /** Somebody fills it in and finishes it, on a day; the reviewer approves. */
 async function walk(sheet: string, temp: number, on = TODAY): Promise<void> {
   const said = entryOf(org, { sheet, path: 'temp', value: temp });
+  await technician.push(asEntry(said));
+  await finishAndApprove(sheet, on);
+}
+
+async function finishAndApprove(sheet: string, on: string): Promise<void> {
   const finish = entryOf(org, {
     ...{ sheet, path: '~stage', kind: 'finish', value: null, at: `${on}T10:00:00.000Z` },
   } as never);
-  await technician.push(asEntry(said), asEntry(finish));
+  await technician.push(asEntry(finish));
   const approve = { path: '~stage', kind: 'approve', value: null, seen: [finish.id] } as const;
   await reviewer.push(asEntry(entryOf(org, { sheet, ...approve, by: org.people.reviewer })));
 }
@@ -94,7 +100,15 @@ const followers = async (): Promise<JobCard[]> => {
 test('what follows is shown before, planned from the real completion once approved, and linked', async () => {
   const { job } = await jobOf(await publish({}));
   expect((await details(job.id)).sheets[0]?.next).toEqual({
-    ...{ title: 'Look again', days: 7, onlyAmiss: false, onlyWhere: null, day: null, job: null, trouble: null },
+    ...{
+      title: 'Look again',
+      days: 7,
+      onlyAmiss: false,
+      onlyWhere: null,
+      day: null,
+      job: null,
+      trouble: null,
+    },
   });
   const yesterday = addDays(TODAY, -1);
   await walk(job.sheet.id, 40, yesterday);
@@ -152,13 +166,83 @@ test('what was found is offered to the work that follows, though its sheet is an
   });
 });
 
+test('what is known is filled in for whoever comes next, once, and only where the answer is the one the rule names', async () => {
+  const known = (key: string, more: object = {}) => ({
+    ...{ kind: 'text', key, label: key, required: false, carries: true, ...more },
+  });
+  const body = (title: string, questions: readonly object[], followUp?: FollowUp): TemplateBody =>
+    ({
+      ...{ title, ...(followUp ? { followUp } : {}) },
+      sections: [{ id: 's', title: 'S', questions }],
+    }) as unknown as TemplateBody;
+  const publishes = async (made: TemplateBody): Promise<string> => {
+    const answer = await manager.call('POST', '/api/templates', { after: 0, body: made });
+    expect([answer.status, answer.body]).toEqual([200, expect.anything()]);
+    return (answer.body as PublishedTemplate).template;
+  };
+  const boards = (more: object) => ({
+    ...{ kind: 'rows', key: 'boards', label: 'Boards', each: 'board', required: false },
+    ...{ carries: true, questions: [known('make'), more] },
+  });
+  const fine = { kind: 'yesNo', key: 'fine', label: 'Fine', required: false };
+  const after = await publishes(
+    body('Do it', [known('owner'), boards({ ...fine, key: 'done' }), { ...fine, key: 'word' }]),
+  );
+  const before = await publishes(
+    body('Ask', [known('owner'), boards(fine), { ...fine, key: 'word', label: 'Agreed?' }], {
+      ...{ ...RULE, title: 'Do what was agreed', template: after },
+      only: { question: 'word', answer: 'yes' },
+    }),
+  );
+  const asked = async (word: string): Promise<JobCard> => {
+    const card = await jobOf(before);
+    const said: [string, Entry['value']][] = [
+      ['owner', 'Ansa Fell'],
+      ['boards/b1', { order: 1, name: 'Main board' }],
+      ['boards/b1/make', 'Krag'],
+      ['boards/b1/fine', 'no'],
+      ['word', word],
+    ];
+    const answers = said.map(([path, value]) =>
+      entryOf(org, { sheet: card.job.sheet.id, path, value }),
+    );
+    await technician.push(...answers.map(asEntry));
+    await finishAndApprove(card.job.sheet.id, TODAY);
+    return card;
+  };
+  const no = await asked('no');
+  expect((await details(no.job.id)).sheets[0]?.next).toMatchObject({
+    onlyWhere: '“Agreed?” is “Yes”',
+  });
+  const next = await followed((await asked('yes')).job.id);
+  const { card } = await details(next.job ?? '');
+  const entries = (await pull(technician))
+    .of('entry')
+    .map((record) => record.body)
+    .filter(({ sheet }) => sheet === card.job.sheet.id)
+    .sort((a, b) => a.path.localeCompare(b.path, 'en'));
+  expect(entries.map(({ path, kind, value, by }) => ({ path, kind, value, by }))).toEqual(
+    [
+      { path: 'boards/b1', value: { order: 1, name: 'Main board' } },
+      { path: 'boards/b1/make', value: 'Krag' },
+      { path: 'owner', value: 'Ansa Fell' },
+    ].map((each) => ({ ...each, kind: 'prepare', by: org.people.reviewer })),
+  );
+  expect((await details(no.job.id)).sheets[0]?.next?.job).toBeNull();
+});
+
 test('asked for twice, or by two at once, one follows', async () => {
   const { job } = await jobOf(await publish({ title: 'Look again twice' }));
   await walk(job.sheet.id, 40);
   const next = await followed(job.id);
   const again = () =>
     inOrganisation(office.data, org.id, (db) =>
-      makeFollowUp(db, org.id, { sheet: job.sheet.id, by: org.people.reviewer, told: NOTHING_TOLD }, new Date()),
+      makeFollowUp(
+        db,
+        org.id,
+        { sheet: job.sheet.id, by: org.people.reviewer, told: NOTHING_TOLD },
+        new Date(),
+      ),
     );
   await Promise.all([again(), again()]);
   const all = (await followers()).filter((card) => card.job.follows?.job === job.id);

@@ -51,8 +51,8 @@ export function Suiting({ chosen, asked }: SuitingProps) {
       {short.length > 0 ? <Notice tone="info">{saySuiting(suits)}</Notice> : null}
       {answer && short.length === 0 ? (
         <Notice tone="info">
-          {theirs.length === 1 ? people.name(theirs[0] ?? '') : 'Everybody chosen'} has all it takes,
-          and is there at that time.
+          {theirs.length === 1 ? people.name(theirs[0] ?? '') : 'Everybody chosen'} has all it
+          takes, and is there at that time.
         </Notice>
       ) : null}
     </Column>
