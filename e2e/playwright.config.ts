@@ -21,8 +21,8 @@ export default defineConfig({
   testDir: './tests',
   outputDir: '../test-results',
   globalSetup: './support/start-cluster.ts',
-  // Two beside each other were no sooner on two cores: a page, its server and its database fill them.
-  workers: 1,
+  // A test waits for half of its time: two beside each other on two cores take two thirds of it.
+  workers: 2,
   timeout: 300_000,
   expect: { timeout: 20_000 },
   reporter: [['list'], ['json', { outputFile: '../test-results/e2e.json' }]],

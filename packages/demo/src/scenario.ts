@@ -132,6 +132,8 @@ export class Scenario {
   /** By place: the thing its rounds are about. */
   private readonly mainThings = new Map<string, string>();
   private readonly plans = new Map<string, SheetPlan>();
+  /** Whom to call at a place. */
+  private readonly wardens = new Map<string, string>();
   private readonly templates = new Map<string, { id: string; version: string }>();
   private readonly chains = new Map<string, string>();
   private readonly today: string;
@@ -274,6 +276,8 @@ export class Scenario {
       const id = this.chance.uuid();
       this.sites.set(site.name, id);
       const contact = mailName(site);
+      const who = this.chance.pick(['Ansa Fell', 'Orrin Tully', 'Pia Lund', 'Bram Rook']);
+      this.wardens.set(site.name, who);
       this.put('site', {
         id,
         branch_id: NORTH.includes(site.name) ? this.north : this.branch,
@@ -291,7 +295,7 @@ export class Scenario {
         ...ownColumns('place', ownOf(site, SITES.indexOf(site))),
         contacts: [
           {
-            name: this.chance.pick(['Ansa Fell', 'Orrin Tully', 'Pia Lund', 'Bram Rook']),
+            name: who,
             role: site.template === 'hut' ? 'warden' : 'keeper',
             phone: `+999 55 ${Math.floor(this.chance.between(2000, 9999))}`,
             email: `${contact}@tarnhollow.example`,
@@ -684,7 +688,9 @@ export class Scenario {
       const author = this.author(who);
       const { given, signs, isDone } = walk(this.chance, day);
       log.sheet.say(author, given);
-      for (const question of signs) log.sheet.sign(author, question);
+      signs.forEach((question, at) =>
+        log.sheet.sign(author, question, at < signs.length - 1 ? this.wardens.get(place) : author.name),
+      );
       if (isDone) {
         log.sheet.finish(author);
         if (ago > 3) log.sheet.approve(this.author('sef'), this.instant(addDays(day, 1), 520));

@@ -132,8 +132,9 @@ export class WalkedSheet {
     return this;
   }
 
-  sign(author: Author, path: string): this {
-    return this.write(author, path, 'answer', scribble(this.chance, author.name));
+  /** Signs under one's own name; somebody who lives there does it under theirs, on the same phone. */
+  sign(author: Author, path: string, name = author.name): this {
+    return this.write(author, path, 'answer', scribble(this.chance, name));
   }
 
   finish(author: Author): this {

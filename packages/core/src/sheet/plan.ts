@@ -9,7 +9,13 @@ import {
   type ProgramType,
 } from '../logic/index.ts';
 import { areKitsLoaded, kitsOf, KITS, namedKit, type Reckoning } from '../trades/index.ts';
-import { checkFollowUp, checkMake, checkProgrammes, checkVariants, type Report } from './check-make.ts';
+import {
+  checkFollowUp,
+  checkMake,
+  checkProgrammes,
+  checkVariants,
+  type Report,
+} from './check-make.ts';
 import { ORDINARY_SIZE, rulesOf } from './kinds/index.ts';
 import type { Placed, PlannedQuestion, SheetPlan, TemplateProblem } from './planned.ts';
 import { downstream, programsOf, sortByReading } from './reading-order.ts';

@@ -50,7 +50,7 @@ export interface Sums {
 
 /** A sheet from its sections, in the order of the template. */
 export function sumSheet(
-  { body, reckoning }: SheetPlan,
+  { body, questions, reckoning }: SheetPlan,
   sections: readonly SectionState[],
   { standing: stands, late, sheetLogs, programme, strays, root }: Sums,
 ): SheetState {
@@ -85,10 +85,12 @@ export function sumSheet(
     formerApproval: unapproved ? stageEntry : null,
     overBudget: joined(sections.map((section) => section.overBudget)),
     programme,
-    reckoned: (reckoning?.results ?? []).map((offer) => ({
-      ...offer,
-      value: reckonedValue(root.answers[offer.name]),
-    })),
+    reckoned: (reckoning?.results ?? [])
+      .filter(({ needs }) => needs === undefined || questions.has(needs))
+      .map((offer) => ({
+        ...offer,
+        value: reckonedValue(root.answers[offer.name]),
+      })),
     cover: typeof cover === 'string' ? cover : null,
     strays,
     answered: tally.answered,

@@ -15,6 +15,8 @@ export interface ResultOffer {
   readonly about: string;
   /** Shown where it belongs, not among the results above the sheet. */
   readonly aside?: boolean;
+  /** Question it is about: a sheet that does not ask it has no such result to wait for. */
+  readonly needs?: string;
 }
 
 export type Reckoned = Readonly<Record<string, number | string | boolean>>;

@@ -4,6 +4,7 @@ import { flowAt, leakageArea, ventilation } from './air.ts';
 import { dangersOf } from './dangers.ts';
 import { AT_50_TO_NATURAL } from './heat.ts';
 import type { House } from './dwelling.ts';
+import { PARTS } from './keys/index.ts';
 import { AFTER, BEFORE, houseOf, lineAt } from './house.ts';
 import { onLine, type PressureLine } from './pressure-line.ts';
 import { savingsOf, takenUp, termsOf, type Savings, type Terms } from './taken-up.ts';
@@ -55,9 +56,11 @@ const AIR_RESULTS: readonly ResultOffer[] = [
 ].map(aside);
 
 const RESULTS: readonly ResultOffer[] = [
-  number('savedSoFar', 'Saved', 'What all measures together save, kWh a year.', 'kW.h'),
-  number('netOfAll', 'Net cost', 'Cost of all measures less what is given back.'),
-  number('paidBackIn', 'Years to pay back', 'Until the saving has paid for the net cost.'),
+  ...[
+    number('savedSoFar', 'Saved', 'What all measures together save, kWh a year.', 'kW.h'),
+    number('netOfAll', 'Net cost', 'Cost of all measures less what is given back.'),
+    number('paidBackIn', 'Years to pay back', 'Until the saving has paid for the net cost.'),
+  ].map((offer) => ({ ...offer, needs: PARTS })),
   ...[
     number('usedBefore', 'Used as it stands', 'All fuels, kWh a year.', 'kW.h'),
     number('usedThen', 'Used then', 'All fuels with every measure, kWh a year.', 'kW.h'),
