@@ -1,5 +1,6 @@
 import type { Catalogue, CatalogueRow } from '@ant-trail/core/catalogues';
 import { ENERGY_LISTS } from './trades/energy/lists.ts';
+import { PROPERTY_LISTS } from './trades/property/lists.ts';
 import { CIRCUIT_LISTS } from './trades/electrical/lists.ts';
 
 /** What lies in the huts' provision lockers: name, group, how many fit a shelf, how many belong there, price. */
@@ -132,4 +133,5 @@ export const CATALOGUES: readonly Catalogue[] = [
   faults,
   ...CIRCUIT_LISTS,
   ...ENERGY_LISTS,
+  ...PROPERTY_LISTS,
 ];

@@ -689,7 +689,11 @@ export class Scenario {
       const { given, signs, isDone } = walk(this.chance, day);
       log.sheet.say(author, given);
       signs.forEach((question, at) =>
-        log.sheet.sign(author, question, at < signs.length - 1 ? this.wardens.get(place) : author.name),
+        log.sheet.sign(
+          author,
+          question,
+          at < signs.length - 1 ? this.wardens.get(place) : author.name,
+        ),
       );
       if (isDone) {
         log.sheet.finish(author);

@@ -123,9 +123,13 @@ export class WalkedSheet {
     if (after?.asksPhoto || wantsPhoto) this.photo(author, path);
   }
 
-  /** Gives these answers, one after the other, and a photo where one asks for it. */
+  /** Gives these answers, one after the other, and a photo where one asks for it or is one. */
   say(author: Author, given: readonly Given[]): this {
     for (const { path, value, unit } of given) {
+      if (questionAtPath(this.open.state, path)?.question.kind === 'photo') {
+        this.photo(author, path);
+        continue;
+      }
       this.write(author, path, 'answer', value, unit === undefined ? {} : { unit });
       if (questionAtPath(this.open.state, path)?.asksPhoto) this.photo(author, path);
     }

@@ -39,7 +39,7 @@ describe.each([0, 1, 2, 3, 4, 5, 6])('the demo begun %d days after a Monday', (d
     expect(rows('site').length).toBeGreaterThanOrEqual(40);
     expect(rows('person')).toHaveLength(8);
     const bodies = rows('template_version').map((row) => row['body'] as TemplateBody);
-    expect(bodies).toHaveLength(15);
+    expect(bodies).toHaveLength(16);
     expect(bodies.flatMap(problemsOf)).toEqual([]);
     const catalogues = new Set(rows('catalogue').map((row) => String(row['key'])));
     expect(bodies.flatMap((body) => missingCatalogues(body, catalogues))).toEqual([]);

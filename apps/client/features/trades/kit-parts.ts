@@ -8,6 +8,10 @@ export const KIT_PARTS: readonly KnownKitPart[] = [
     load: () => import('./energy/where-heat-goes.tsx'),
   },
   { kit: 'energy', sections: ['kept'], load: () => import('./energy/what-came-of-it.tsx') },
+  {
+    ...{ kit: 'property', sections: ['conditions'] },
+    load: () => import('./property/place-marks.tsx'),
+  },
   ...MORE_KIT_PARTS,
 ];
 
@@ -15,4 +19,5 @@ export const KIT_PARTS: readonly KnownKitPart[] = [
 export const KIT_ROWS: readonly KnownKitRows[] = [
   { kit: 'electrical', rows: 'boards', load: () => import('./electrical/boards.tsx') },
   { kit: 'alarm', rows: 'devices', load: () => import('./alarm/devices.tsx') },
+  { kit: 'property', rows: 'walls', load: () => import('./property/walls.tsx') },
 ];

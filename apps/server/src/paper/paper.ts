@@ -13,6 +13,7 @@ export const CLAY_GROUND = '#F8E3D8';
 export const MOSS = '#CFD8BF';
 export const TRAIL = '#8A5A2B';
 export const SUN = '#E9AE2C';
+export const LAKE = '#1E5A72';
 
 export type Tag = 'H1' | 'H2' | 'H3' | 'P' | 'Figure' | 'Caption';
 

@@ -42,6 +42,10 @@ export const KITS: readonly KnownKit[] = [
     ...{ key: 'bolting', name: 'Bolted joints', functions: ['boltTorque', 'stressArea'] },
     load: async () => (await import('./bolting/index.ts')).BOLTING,
   },
+  {
+    ...{ key: 'property', name: 'Property reports', functions: [] },
+    load: async () => (await import('./property/index.ts')).PROPERTY,
+  },
   ...MORE_KITS,
 ];
 

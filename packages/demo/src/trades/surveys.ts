@@ -3,6 +3,7 @@ import type { Chance } from '../chance.ts';
 import { inspectionOf, type Inspection } from './alarm/walked.ts';
 import { certificateOf, type Walk } from './electrical/walked.ts';
 import { surveyWalked, type HouseWalk } from './energy/walked.ts';
+import { propertyWalked, type PropertyWalk } from './property/walked.ts';
 import { checkWalked, workWalked } from './energy/went.ts';
 import type { Given } from './given.ts';
 
@@ -62,6 +63,14 @@ const energyCheck = (ago: number, place: string): Survey => ({
   walk: () => ({ given: checkWalked(), signs: ['household', 'checker'], isDone: true }),
 });
 
+const propertyReport = (ago: number, place: string, how: PropertyWalk): Survey => ({
+  ...{ ago, place, who: 'tove', template: 'property' },
+  walk: (chance) => ({
+    given: propertyWalked(chance, how),
+    ...{ signs: ['inspector'], isDone: how.until === undefined },
+  }),
+});
+
 /** Two that are done and one half way through, of each. */
 export const SURVEYS: readonly Survey[] = [
   certificate(35, 'Bakehouse boards'),
@@ -74,5 +83,13 @@ export const SURVEYS: readonly Survey[] = [
   houseSurvey(3, 'Petrel hut', { grant: 'guild', station: 'saddle', fuel: 'oil' }),
   energyWork(6, 'Dunlin hut'),
   energyCheck(2, 'Turnstone hut'),
+  propertyReport(12, 'Harbour clinic', { reader: 'owner', address: 'Mole lane 4', wettest: 3.4 }),
+  propertyReport(2, 'Kittiwake hut', { reader: 'buyer', address: 'Upper path 1', wettest: 7.6 }),
+  propertyReport(1, 'Razorbill hut', {
+    reader: 'lender',
+    address: 'Upper path 7',
+    wettest: 2,
+    until: 0.6,
+  }),
   houseSurvey(1, 'Eider hut', { grant: 'winter', station: 'harbour', fuel: 'oil', until: 0.7 }),
 ];

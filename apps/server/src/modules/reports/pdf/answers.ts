@@ -18,7 +18,8 @@ import { REPORT_PARTS } from '../../trades/report-parts.ts';
 import type { ReportData } from '../data.ts';
 import type { Say } from './say.ts';
 import { drawSignature, signatureHeight } from './signature.ts';
-import { drawShapes, drawSketch } from './sketch.ts';
+import { drawShapes } from '../../../paper/shapes.ts';
+import { drawSketch } from './sketch.ts';
 
 /** Three beside each other: large enough to see what is meant, and few pages. */
 const PHOTO_HEIGHT = 125;

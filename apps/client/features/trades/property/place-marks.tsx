@@ -1,0 +1,117 @@
+import { answersOf, isSketch, type RowState, type SheetState } from '@ant-trail/core/sheet';
+import { sketchToSvg } from '@ant-trail/core/sketch';
+import { CONDITIONS, MARK, SKETCH } from '@ant-trail/core/trades/property/keys';
+import { useMemo, useState } from 'react';
+import { Column, Row } from '@/design/box.tsx';
+import { Button } from '@/design/button.tsx';
+import { Body, Heading } from '@/design/text.tsx';
+import { KeptPicture } from '@/features/media/kept-picture.tsx';
+import type { KitPartProps } from '../part.ts';
+import { MarkPin } from './mark-pin.tsx';
+import { useProperty } from './use-property.ts';
+
+/** The sketch of the place with what is to be put right on it, numbered as in the list. */
+export default function PlaceMarks({ state, locked, write }: KitPartProps) {
+  const kit = useProperty();
+  const [chosen, setChosen] = useState<number | null>(null);
+  const [trouble, setTrouble] = useState<string | null>(null);
+  const conditions = useMemo(() => kit?.conditionsOf(answersOf(state)) ?? [], [kit, state]);
+  const rows = rowsOf(state);
+  const sketch = sketchOf(state);
+  if (rows.length === 0) return null;
+  if (!sketch)
+    return (
+      <Column padding="$4">
+        <Body small quiet>
+          Draw the place, or put a picture underneath: what is to be put right is marked on it here.
+        </Body>
+      </Column>
+    );
+  const place = async (x: number, y: number): Promise<void> => {
+    const row = chosen === null ? undefined : rows[chosen];
+    if (!row) return;
+    const percent = (part: number): number =>
+      Math.round(Math.min(1, Math.max(0, part)) * 1000) / 10;
+    const refused = await write([
+      { path: `${row.path}/${MARK.x}`, value: percent(x), unit: '%' },
+      { path: `${row.path}/${MARK.y}`, value: percent(y), unit: '%' },
+    ]);
+    setTrouble(refused);
+    if (refused !== null) return;
+    // The next that has no mark yet is to be placed.
+    const next = conditions.find(({ at, mark }) => at > (chosen ?? 0) && mark === null);
+    setChosen(next?.at ?? null);
+  };
+  const drawn = `data:image/svg+xml;utf8,${encodeURIComponent(sketchToSvg(sketch))}`;
+  return (
+    <Column padding="$4" gap="$3">
+      <Heading>On the sketch</Heading>
+      <div
+        style={{
+          position: 'relative',
+          width: '100%',
+          maxWidth: 520,
+          aspectRatio: `1 / ${sketch.height}`,
+          background: 'white',
+          cursor: chosen === null ? 'default' : 'crosshair',
+        }}
+        onClick={(event) => {
+          const box = event.currentTarget.getBoundingClientRect();
+          if (chosen !== null)
+            void place(
+              (event.clientX - box.left) / box.width,
+              (event.clientY - box.top) / box.height,
+            );
+        }}
+        data-testid="place-sketch"
+      >
+        {sketch.under ? (
+          <div style={{ position: 'absolute', inset: 0, overflow: 'hidden' }}>
+            <KeptPicture sha256={sketch.under.sha256} alt="" cover />
+          </div>
+        ) : null}
+        <img src={drawn} alt="" style={{ position: 'absolute', inset: 0, width: '100%' }} />
+        {conditions.map(({ number, mark, urgency }) =>
+          mark ? <MarkPin key={number} {...{ number, mark, urgency }} /> : null,
+        )}
+      </div>
+      {locked ? null : (
+        <>
+          <Row gap="$2" flexWrap="wrap" role="group" aria-label="Which is marked">
+            {conditions.map(({ at, number, mark }) => (
+              <Button
+                key={at}
+                dense
+                main={at === chosen}
+                label={`Mark ${number}, ${rows[at]?.name ?? ''}${mark ? ', marked' : ''}${at === chosen ? ', chosen' : ''}`}
+                onPress={() => setChosen(at === chosen ? null : at)}
+              >
+                {number}
+              </Button>
+            ))}
+          </Row>
+          <Body small quiet role="status">
+            {chosen === null
+              ? 'Choose a number, then touch where it is.'
+              : `Touch where ${(chosen ?? 0) + 1} is: ${rows[chosen]?.name ?? ''}.`}
+          </Body>
+        </>
+      )}
+      {trouble ? (
+        <Body small eyes role="alert">
+          {trouble}
+        </Body>
+      ) : null}
+    </Column>
+  );
+}
+
+const questionsOf = ({ sections }: SheetState) => sections.flatMap(({ questions }) => questions);
+
+const rowsOf = (state: SheetState): readonly RowState[] =>
+  questionsOf(state).find(({ path }) => path === CONDITIONS)?.rows ?? [];
+
+function sketchOf(state: SheetState) {
+  const value = questionsOf(state).find(({ path }) => path === SKETCH)?.answer?.value;
+  return isSketch(value) ? value : null;
+}

@@ -1,0 +1,73 @@
+import { useTheme } from '@tamagui/core';
+import type { Band, WallPicture } from '@ant-trail/core/trades/property';
+import Svg, { Circle, Rect, Text } from 'react-native-svg';
+
+const WIDTH = 340;
+
+/** How much of the colour of water a place has: dry, damp and wet are told by their numbers as well. */
+export const DEPTHS: Readonly<Record<Band, number>> = { dry: 0.06, damp: 0.34, wet: 0.72 };
+
+interface WallDrawingProps {
+  readonly picture: WallPicture;
+  /** Which of the readings is being taken. */
+  readonly at: number | null;
+}
+
+/** A wall seen from the room: where it is dry, damp and wet, and the readings that say so. */
+export function WallDrawing({ picture: { height, tiles, points }, at }: WallDrawingProps) {
+  const theme = useTheme();
+  const high = height * WIDTH;
+  const lake = theme.lake.get();
+  return (
+    <Svg width="100%" viewBox={`0 0 ${WIDTH} ${high}`} aria-hidden>
+      <Rect width={WIDTH} height={high} fill={theme.sheet.get()} />
+      {tiles.map(({ x, y, width, height: tall, band }) => (
+        <Rect
+          key={`${x} ${y}`}
+          x={x * WIDTH}
+          y={high - (y + tall) * WIDTH}
+          width={width * WIDTH + 0.5}
+          height={tall * WIDTH + 0.5}
+          fill={lake}
+          fillOpacity={DEPTHS[band]}
+        />
+      ))}
+      {points.map(({ x, y, wet }, index) => (
+        <Text
+          key={`${x} ${y}`}
+          x={x * WIDTH}
+          y={high - y * WIDTH + 5}
+          fontSize={14}
+          fontWeight="700"
+          textAnchor="middle"
+          fill={theme.ink.get()}
+          opacity={at === null || at === index ? 1 : 0.75}
+        >
+          {wet}
+        </Text>
+      ))}
+      {points.map(({ x, y }, index) =>
+        index === at ? (
+          <Circle
+            key="now"
+            cx={x * WIDTH}
+            cy={high - y * WIDTH}
+            r={15}
+            fill="none"
+            stroke={theme.sun.get()}
+            strokeWidth={3}
+          />
+        ) : null,
+      )}
+      <Rect
+        x={1}
+        y={1}
+        width={WIDTH - 2}
+        height={high - 2}
+        fill="none"
+        stroke={theme.ink.get()}
+        strokeWidth={2}
+      />
+    </Svg>
+  );
+}

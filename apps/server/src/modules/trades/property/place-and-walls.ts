@@ -1,0 +1,167 @@
+import { answersOf, isSketch, type RowState, type SheetState } from '@ant-trail/core/sheet';
+import {
+  conditionsOf,
+  limitsOf,
+  pictureOf,
+  wallsOf,
+  type Band,
+  type Condition,
+  type WallPicture,
+} from '@ant-trail/core/trades/property';
+import { AREAS, CONDITIONS, SKETCH, WALLS } from '@ant-trail/core/trades/property/keys';
+import { CLAY, INK, LAKE, QUIET, type Paper } from '../../../paper/paper.ts';
+import { drawSchedule } from '../../../paper/schedule.ts';
+import { drawShapes } from '../../../paper/shapes.ts';
+import type { ReportPart } from '../report-part.ts';
+import { rowsAt } from '../rows-table.ts';
+
+/** What the reader relies on: what was not seen, what is to be put right and where, and how wet the walls are. */
+export const PLACE_AND_WALLS: ReportPart = {
+  kit: 'property',
+  draws: [WALLS],
+  draw: (paper, state) => {
+    writeConditions(paper, state);
+    drawWalls(paper, state);
+    writeLimits(paper, state);
+  },
+};
+
+function writeLimits(paper: Paper, state: SheetState): void {
+  const limits = limitsOf(answersOf(state));
+  if (limits.length === 0) return;
+  const names = rowsAt(state, AREAS);
+  heading(paper, 'What was not seen');
+  for (const { label, words, areas } of limits) {
+    paper.need(60);
+    paper.space(6);
+    paper.text(areas.map((at) => names[at]?.name ?? '').join(', '), paper.left, {
+      ...{ face: 'bold', size: 11, tag: 'H3' },
+    });
+    paper.text(`${label}. ${words}`, paper.left, { size: 10 });
+  }
+}
+
+function writeConditions(paper: Paper, state: SheetState): void {
+  const conditions = conditionsOf(answersOf(state));
+  const rows = rowsAt(state, CONDITIONS);
+  if (conditions.length === 0) return;
+  heading(paper, 'To put right');
+  drawSketchWith(paper, state, conditions);
+  const said = (row: RowState | undefined, key: string): string => {
+    const value = row?.questions.find(({ question }) => question.key === key)?.answer?.value;
+    return typeof value === 'string' ? value : '';
+  };
+  drawSchedule(
+    paper,
+    [
+      { head: 'No.', share: 0.5 },
+      { head: 'What', share: 2.4 },
+      { head: 'Where', share: 2 },
+      { head: 'How soon', share: 1.1 },
+    ],
+    conditions.map(({ at, number, urgency }) => [
+      { words: String(number) },
+      { words: said(rows[at], 'what') || (rows[at]?.name ?? '') },
+      { words: said(rows[at], 'where_it_is') },
+      { words: urgency ? SOON[urgency] : '' },
+    ]),
+  );
+}
+
+const SOON = { now: 'at once', soon: 'within the year', watch: 'watch it' } as const;
+const SKETCH_WIDE = 360;
+
+/** The sketch with the numbers on it; a picture underneath stands among the answers. */
+function drawSketchWith(
+  paper: Paper,
+  { sections }: SheetState,
+  conditions: readonly Condition[],
+): void {
+  const marked = conditions.flatMap(({ number, mark, urgency }) =>
+    mark ? [{ number, mark, urgency }] : [],
+  );
+  const value = sections.flatMap(({ questions }) => questions).find(({ path }) => path === SKETCH)
+    ?.answer?.value;
+  if (!isSketch(value) || marked.length === 0) return;
+  const height = value.height * SKETCH_WIDE;
+  paper.need(height + 20);
+  const [left, top] = [paper.left, paper.y + 6];
+  paper.figure(
+    `Sketch with the numbers of what is to be put right: ${marked.map(({ number }) => number).join(', ')}.`,
+    () => {
+      const { document } = paper;
+      drawShapes(paper, value.shapes, [], { x: left, y: top, width: SKETCH_WIDE, ink: INK });
+      for (const { number, mark, urgency } of marked) {
+        const [x, y] = [left + mark.x * SKETCH_WIDE, top + mark.y * height];
+        document.lineWidth(1.2).circle(x, y, 9);
+        if (urgency === 'now') document.fillAndStroke(CLAY, CLAY);
+        else document.fillAndStroke('#FFFFFF', CLAY);
+        const words = String(number);
+        paper.put(words, x - words.length * 3, y - 6.5, {
+          ...{ face: 'bold', size: 10, color: urgency === 'now' ? '#FFFFFF' : CLAY },
+        });
+      }
+    },
+  );
+  paper.y = top + height + 8;
+}
+
+function drawWalls(paper: Paper, state: SheetState): void {
+  const rows = rowsAt(state, WALLS);
+  const walls = wallsOf(answersOf(state)).flatMap(({ at, material, spots }) => {
+    const picture = pictureOf(material, spots);
+    return picture ? [{ name: rows[at]?.name ?? '', picture }] : [];
+  });
+  if (walls.length === 0) return;
+  heading(paper, 'Moisture of the walls');
+  paper.text(
+    'Percent by mass. The darker, the wetter: dry, damp, wet for what the wall is made of.',
+    paper.left,
+    {
+      ...{ size: 9.5, color: QUIET },
+    },
+  );
+  for (const { name, picture } of walls) drawWall(paper, name, picture);
+}
+
+const WALL_WIDE = 330;
+const DEPTHS: Readonly<Record<Band, number>> = { dry: 0.06, damp: 0.34, wet: 0.72 };
+
+function drawWall(paper: Paper, name: string, { height, tiles, points }: WallPicture): void {
+  const high = height * WALL_WIDE;
+  paper.need(high + 50);
+  paper.space(8);
+  paper.text(name, paper.left, { face: 'bold', size: 11, tag: 'H3' });
+  const [left, top] = [paper.left, paper.y + 4];
+  const said = points.map(({ wet }) => wet).join(', ');
+  paper.figure(`${name}, readings in percent: ${said}.`, () => {
+    const { document } = paper;
+    document.save();
+    for (const { x, y, width, height: tall, band } of tiles)
+      document
+        .rect(
+          left + x * WALL_WIDE,
+          top + high - (y + tall) * WALL_WIDE,
+          width * WALL_WIDE,
+          tall * WALL_WIDE,
+        )
+        .fillOpacity(DEPTHS[band])
+        .fill(LAKE);
+    document.fillOpacity(1).restore();
+    document.lineWidth(1.2).rect(left, top, WALL_WIDE, high).stroke(INK);
+    for (const { x, y, wet } of points) {
+      const words = String(wet);
+      paper.put(words, left + x * WALL_WIDE - words.length * 2.6, top + high - y * WALL_WIDE - 6, {
+        ...{ face: 'bold', size: 9 },
+      });
+    }
+  });
+  paper.y = top + high + 6;
+}
+
+function heading(paper: Paper, words: string): void {
+  paper.need(90);
+  paper.space(14);
+  paper.text(words, paper.left, { face: 'bold', size: 15, tag: 'H2' });
+  paper.space(4);
+}
