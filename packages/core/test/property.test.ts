@@ -45,13 +45,13 @@ test('at a reading it is that reading, and the order of readings does not matter
   expect(wetAt([], 1, 1)).toBeNull();
 });
 
-test('weighted by the square of the distance, by hand', () => {
-  // 10 % a metre away and 4 % two metres away: (10 / 1 + 4 / 4) / (1 / 1 + 1 / 4) = 11 / 1.25 = 8.8.
+test('weighted by the fourth power of the distance, by hand', () => {
+  // 10 % a metre away and 4 % two metres away: (10 / 1 + 4 / 16) / (1 / 1 + 1 / 16) = 10.25 / 1.0625.
   const spots = [
     { across: 0, up: 1, wet: 10 },
     { across: 3, up: 1, wet: 4 },
   ];
-  expect(wetAt(spots, 1, 1)).toBeCloseTo(8.8, 12);
+  expect(wetAt(spots, 1, 1)).toBeCloseTo(10.25 / 1.0625, 12);
 });
 
 test('dry, damp and wet lie where the limits of the material say', () => {
@@ -99,15 +99,15 @@ test('readings are laid out from the left and from the floor; what can’t be sa
     ...[0.25, 0.75, 1.25].map((across) => [across, 0.75]),
   ]);
   expect(laid.places[4]?.name).toBe('2 across, 2 up');
-  for (const wrong of [
+  const wrong: [number, number, number][] = [
     [0, 2, 1],
     [2, 1.5, 1],
     [2, 2, 0],
     [2, 2, 11],
     [NaN, 2, 1],
     [MOST_SPOTS, 2, 1],
-  ] as const)
-    expect(layOut(...wrong)).toHaveProperty('problem');
+  ];
+  for (const each of wrong) expect(layOut(...each)).toHaveProperty('problem');
 });
 
 test('what was not seen is said once for each reason, in the order of the areas', () => {

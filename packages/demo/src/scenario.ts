@@ -458,6 +458,8 @@ export class Scenario {
     const plan = this.plans.get(site.template);
     const siteId = this.sites.get(site.name);
     if (!template || !ids || !plan || !siteId) throw new Error(`${site.name} has no template`);
+    // What was walked besides has no pictures of its own: those of the kind of place.
+    const place = SITES.find(({ name }) => name === site.name)?.template ?? 'board';
     const about = this.mainThings.get(site.name) ?? null;
     const id = this.chance.uuid();
     const [job, visitId] = [this.chance.uuid(), this.chance.uuid()];
@@ -466,7 +468,7 @@ export class Scenario {
       plan,
       this.chance,
       this.chains,
-      this.setting.pictures[site.template] ?? this.setting.pictures['board'] ?? [],
+      this.setting.pictures[site.template] ?? this.setting.pictures[place] ?? [],
       this.instant(day, begun + 2),
     );
     const keep = (

@@ -39,27 +39,30 @@ export function ReadSpots({ kit, material, spots, at, locked, write, onAt }: Rea
       ) : null}
       <Column role="list" aria-label="Readings">
         {spots.map((each) => (
-          <PressableRow
-            key={each.path}
-            role="listitem"
-            justifyContent="space-between"
-            onPress={() => onAt(each.path)}
-            {...(each.path === at ? { backgroundColor: '$touch' as const } : {})}
-          >
-            <Body small>{each.name}</Body>
-            {each.wet === null ? (
-              <Body small quiet>
-                not read
-              </Body>
-            ) : (
-              <Row gap="$3">
-                <Body small quiet>
-                  {material ? kit.bandOf(material, each.wet) : ''}
-                </Body>
-                <Figure small>{each.wet} %</Figure>
+          <Column key={each.path} role="listitem">
+            <PressableRow
+              onPress={() => onAt(each.path)}
+              {...(each.path === at
+                ? { backgroundColor: '$touch' as const, 'aria-current': true as const }
+                : {})}
+            >
+              <Row justifyContent="space-between" gap="$3">
+                <Body small>{each.name}</Body>
+                {each.wet === null ? (
+                  <Body small quiet>
+                    not read
+                  </Body>
+                ) : (
+                  <Row gap="$3">
+                    <Body small quiet>
+                      {material ? kit.bandOf(material, each.wet) : ''}
+                    </Body>
+                    <Figure small>{each.wet} %</Figure>
+                  </Row>
+                )}
               </Row>
-            )}
-          </PressableRow>
+            </PressableRow>
+          </Column>
         ))}
       </Column>
     </Column>

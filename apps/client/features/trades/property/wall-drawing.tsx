@@ -1,33 +1,33 @@
 import { useTheme } from '@tamagui/core';
 import type { Band, WallPicture } from '@ant-trail/core/trades/property';
-import Svg, { Circle, Rect, Text } from 'react-native-svg';
+import Svg, { Circle, Path, Rect, Text } from 'react-native-svg';
+import type { PropertyKit } from './use-property.ts';
 
 const WIDTH = 340;
 
 /** How much of the colour of water a place has: dry, damp and wet are told by their numbers as well. */
-export const DEPTHS: Readonly<Record<Band, number>> = { dry: 0.06, damp: 0.34, wet: 0.72 };
+export const DEPTHS: Readonly<Record<Band, number>> = { dry: 0.05, damp: 0.28, wet: 0.56 };
 
 interface WallDrawingProps {
+  readonly kit: PropertyKit;
   readonly picture: WallPicture;
   /** Which of the readings is being taken. */
   readonly at: number | null;
 }
 
 /** A wall seen from the room: where it is dry, damp and wet, and the readings that say so. */
-export function WallDrawing({ picture: { height, tiles, points }, at }: WallDrawingProps) {
+export function WallDrawing({ kit, picture, at }: WallDrawingProps) {
+  const { height, points } = picture;
   const theme = useTheme();
   const high = height * WIDTH;
   const lake = theme.lake.get();
   return (
     <Svg width="100%" viewBox={`0 0 ${WIDTH} ${high}`} aria-hidden>
       <Rect width={WIDTH} height={high} fill={theme.sheet.get()} />
-      {tiles.map(({ x, y, width, height: tall, band }) => (
-        <Rect
-          key={`${x} ${y}`}
-          x={x * WIDTH}
-          y={high - (y + tall) * WIDTH}
-          width={width * WIDTH + 0.5}
-          height={tall * WIDTH + 0.5}
+      {kit.BANDS.map((band) => (
+        <Path
+          key={band}
+          d={kit.pathOf(picture, band, WIDTH)}
           fill={lake}
           fillOpacity={DEPTHS[band]}
         />

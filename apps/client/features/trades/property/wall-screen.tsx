@@ -27,6 +27,7 @@ export function WallScreen(props: WallScreenProps) {
   const read = spots.filter(isRead);
   const material = materialOf(kit, wall);
   const picture = material && kit.pictureOf(material, read);
+  const now = read.findIndex(({ path }) => path === at);
   const own = wall.questions.filter(({ question }) => question.kind !== 'rows');
   return (
     <WholeScreen title={`${about}, ${wall.name}`} onClose={onClose}>
@@ -40,7 +41,7 @@ export function WallScreen(props: WallScreenProps) {
         <Column padding="$4" paddingTop={0} gap="$4">
           {picture ? (
             <Column gap="$2">
-              <WallDrawing picture={picture} at={read.findIndex(({ path }) => path === at)} />
+              <WallDrawing kit={kit} picture={picture} at={now < 0 ? null : now} />
               <Legend kit={kit} />
             </Column>
           ) : (

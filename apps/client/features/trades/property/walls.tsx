@@ -103,7 +103,7 @@ function WallCard({ kit, wall, onOpen }: WallCardProps) {
           Open
         </Button>
       </Row>
-      {picture ? <WallDrawing picture={picture} at={null} /> : null}
+      {picture ? <WallDrawing kit={kit} picture={picture} at={null} /> : null}
     </Leaf>
   );
 }

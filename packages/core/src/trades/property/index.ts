@@ -8,6 +8,7 @@ export {
   BANDS,
   bandOf,
   MATERIALS,
+  pathOf,
   pictureOf,
   wetAt,
   type Band,

@@ -34,7 +34,7 @@ const SAME_PLACE = 1e-8;
 
 /**
  * What a wall is likely to hold between its readings: their mean, the nearer the heavier (inverse distance
- * weighting with the square of the distance; D. Shepard, 1968). At a reading it is that reading, of several the wettest, and nowhere
+ * weighting, D. Shepard, 1968, with the fourth power of the distance: with the second each reading would be an island). At a reading it is that reading, of several the wettest, and nowhere
  * more than the highest or less than the lowest.
  */
 export function wetAt(spots: readonly Spot[], across: number, up: number): number | null {
@@ -46,8 +46,8 @@ export function wetAt(spots: readonly Spot[], across: number, up: number): numbe
     // Of several readings at one place the wettest counts.
     if (distance < SAME_PLACE) here = Math.max(here ?? 0, spot.wet);
     else {
-      weights += 1 / distance;
-      sum += spot.wet / distance;
+      weights += 1 / distance ** 2;
+      sum += spot.wet / distance ** 2;
     }
   }
   return here ?? (weights === 0 ? null : sum / weights);
@@ -119,3 +119,21 @@ function frameAround(spots: readonly Spot[]) {
     height: Math.max(...up) + ROOM - low,
   };
 }
+
+/** How far tiles reach over one another, so that no seam shows between them. */
+const OVER = 0.002;
+
+/** All pieces of one band as one SVG path, in a picture so wide, from its upper left. */
+export const pathOf = ({ tiles, height }: WallPicture, band: Band, wide: number): string =>
+  tiles
+    .filter((tile) => tile.band === band)
+    .map((tile) => {
+      const left = px(tile.x, wide);
+      const right = px(Math.min(1, tile.x + tile.width + OVER), wide);
+      const top = px(Math.max(0, height - tile.y - tile.height - OVER), wide);
+      const foot = px(height - tile.y, wide);
+      return `M${left} ${top}H${right}V${foot}H${left}Z`;
+    })
+    .join('');
+
+const px = (part: number, wide: number): number => Math.round(part * wide * 10) / 10;

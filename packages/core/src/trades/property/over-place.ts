@@ -13,7 +13,12 @@ export const OVER_PLACE: Reckoning = {
   results: [
     count('toPutRight', 'To put right', CONDITIONS, 'How many conditions were found.'),
     count('putRightNow', 'At once', CONDITIONS, 'How many of them can’t wait.'),
-    count('wetPlaces', 'Wet', WALLS, 'How many readings are wet for what they were taken in.'),
+    count(
+      'wetPlaces',
+      'Wet readings',
+      WALLS,
+      'How many readings are wet for what they were taken in.',
+    ),
     count('notSeen', 'Not wholly seen', AREAS, 'How many areas were not seen, or in part.'),
     {
       ...{

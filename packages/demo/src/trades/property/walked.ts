@@ -90,7 +90,7 @@ export function propertyWalked(
     { path: 'walls/w1/wall_material', value: 'masonry' },
     ...Array.from({ length: 15 }, (_, at): Given[] => {
       const [column, line] = [at % 5, Math.floor(at / 5)];
-      const path = `walls/w1/spots/s${at + 1}`;
+      const path = `walls/w1/spots/r${at + 1}`;
       // It rises from the ground, most at the right.
       const wet =
         wettest * (1 - line / 3.2) * (0.35 + (column / 4) * 0.65) * chance.between(0.9, 1);

@@ -1,7 +1,9 @@
 import { answersOf, isSketch, type RowState, type SheetState } from '@ant-trail/core/sheet';
 import {
+  BANDS,
   conditionsOf,
   limitsOf,
+  pathOf,
   pictureOf,
   wallsOf,
   type Band,
@@ -113,6 +115,8 @@ function drawWalls(paper: Paper, state: SheetState): void {
     return picture ? [{ name: rows[at]?.name ?? '', picture }] : [];
   });
   if (walls.length === 0) return;
+  // With its first wall: a heading does not stand alone.
+  paper.need(120 + (walls[0]?.picture.height ?? 0) * WALL_WIDE);
   heading(paper, 'Moisture of the walls');
   paper.text(
     'Percent by mass. The darker, the wetter: dry, damp, wet for what the wall is made of.',
@@ -125,9 +129,10 @@ function drawWalls(paper: Paper, state: SheetState): void {
 }
 
 const WALL_WIDE = 330;
-const DEPTHS: Readonly<Record<Band, number>> = { dry: 0.06, damp: 0.34, wet: 0.72 };
+const DEPTHS: Readonly<Record<Band, number>> = { dry: 0.05, damp: 0.28, wet: 0.56 };
 
-function drawWall(paper: Paper, name: string, { height, tiles, points }: WallPicture): void {
+function drawWall(paper: Paper, name: string, picture: WallPicture): void {
+  const { height, points } = picture;
   const high = height * WALL_WIDE;
   paper.need(high + 50);
   paper.space(8);
@@ -136,15 +141,10 @@ function drawWall(paper: Paper, name: string, { height, tiles, points }: WallPic
   const said = points.map(({ wet }) => wet).join(', ');
   paper.figure(`${name}, readings in percent: ${said}.`, () => {
     const { document } = paper;
-    document.save();
-    for (const { x, y, width, height: tall, band } of tiles)
+    document.save().translate(left, top);
+    for (const band of BANDS)
       document
-        .rect(
-          left + x * WALL_WIDE,
-          top + high - (y + tall) * WALL_WIDE,
-          width * WALL_WIDE,
-          tall * WALL_WIDE,
-        )
+        .path(pathOf(picture, band, WALL_WIDE))
         .fillOpacity(DEPTHS[band])
         .fill(LAKE);
     document.fillOpacity(1).restore();
