@@ -2,7 +2,7 @@ import { mkdir, writeFile } from 'node:fs/promises';
 import path from 'node:path';
 import sharp from 'sharp';
 import type { JobCard } from '@ant-trail/contract/planning';
-import { sha256Hex, type PhotoValue } from '@ant-trail/core/log';
+import { sha256Hex, type Entry, type PhotoValue } from '@ant-trail/core/log';
 import {
   asEntry,
   entryOf,
@@ -250,4 +250,41 @@ describe('what was drawn', () => {
     expect(await (await ask('sketch.svg?path=plan')).text()).not.toContain('<image');
     expect((await ask('report.pdf')).status).toBe(200);
   });
+});
+
+test('a report that is corrected after it went out says that it takes the place of the first, and what is otherwise', async () => {
+  const { entries } = (await reviewer.call('GET', `/api/sheets/${org.sheet}`)).body as {
+    entries: Entry[];
+  };
+  const heads = entries.filter(({ path: at, kind }) => at === 'temp' && kind === 'correct');
+  const moves = entries.filter(({ kind }) => kind === 'approve');
+  const again = entryOf(org, {
+    ...{ kind: 'correct', value: 71, reason: 'read off the wrong gauge' },
+    ...{ seen: heads.map(({ id }) => id), by: org.people.reviewer },
+  });
+  await reviewer.push(asEntry(again));
+  await reviewer.push(
+    asEntry(
+      entryOf(org, {
+        ...{ path: '~stage', kind: 'approve', value: null, by: org.people.reviewer },
+        seen: moves.map(({ id }) => id),
+      }),
+    ),
+  );
+  let letters: { subject: string; text: string; attachments: { name: string }[] }[] = [];
+  for (let tries = 0; tries < 100 && letters.length < 2; tries++) {
+    await new Promise((resolve) => setTimeout(resolve, 200));
+    ({ rows: letters } = (await reviewer.call('GET', '/api/mail')).body as {
+      rows: typeof letters;
+    });
+  }
+  const second = letters.find(({ text }) => text.includes('takes the place of the one you have'));
+  expect(second?.attachments[0]?.name).toContain(', version 2.pdf');
+  expect(letters.filter(({ text }) => text.includes('takes the place'))).toHaveLength(1);
+  const report = await fetch(`${office.url}/api/sheets/${org.sheet}/report.pdf`, {
+    headers: { cookie: reviewer.cookie },
+  });
+  const [first] = await textOf(await report.arrayBuffer());
+  expect(first).toContain('2, in place of the one of');
+  expect(first).toMatch(/Changed since: [A-Z]/);
 });

@@ -5,4 +5,5 @@ export {
   saySide,
   type Side,
 } from './differences.ts';
+export { revisionOf, type Revision } from './revision.ts';
 export { needOfEyes, needsEyes, standsOut } from './worst-first.ts';

@@ -86,17 +86,24 @@ export async function reportApproval(
         ),
       );
     }
-    const { job, site, title } = await within(async (db) => {
+    const { job, site, title, isAnother } = await within(async (db) => {
       const row = await findJob(db, { sheets: { id: sheet } });
       const own = row.sheets.find(({ id }) => id === sheet);
-      return { job: row, site: row.site, title: titleOfSheet(row, own) };
+      const earlier = await db.query<unknown[]>(
+        `SELECT 1 FROM approval WHERE sheet_id = $1 AND entry_id < $2 AND mailed_at IS NOT NULL LIMIT 1`,
+        [sheet, approval],
+      );
+      const isAnother = earlier.length > 0;
+      return { job: row, site: row.site, title: titleOfSheet(row, own), isAnother };
     });
     if (job.recipients.length > 0)
       await sendLetter(mailPort, {
         organisation,
         to: job.recipients,
         subject: `${site.name}: ${title}`,
-        text: `The report of “${title}” at ${site.name} is attached.`,
+        text: isAnother
+          ? `The report of “${title}” at ${site.name} is attached. It takes the place of the one you have: its first page says what was changed.`
+          : `The report of “${title}” at ${site.name} is attached.`,
         attachment: { name: report.name, type: 'application/pdf', bytes: report.bytes },
       });
     await within((db) =>

@@ -1,4 +1,5 @@
 import { covers } from '@ant-trail/core/log';
+import { revisionOf } from '@ant-trail/core/review';
 import { isPhoto, isSketch } from '@ant-trail/core/sheet';
 import type { EntityManager } from 'typeorm';
 import type { Within } from '../../http/route.ts';
@@ -44,7 +45,12 @@ export class ReportMaker {
     const dossier = approval === null ? asked.dossier : asOf(asked.dossier, approval);
     const data = { ...asked, dossier, photos: await this.photosOf(organisation, dossier) };
     const bytes = await this.draw(organisation, data);
-    return { name: `${dossier.site.name}, ${dossier.job.title}.pdf`, bytes: Buffer.from(bytes) };
+    const revision = revisionOf(dossier.entries)?.number ?? 1;
+    const which = revision > 1 ? `, version ${revision}` : '';
+    return {
+      name: `${dossier.site.name}, ${dossier.job.title}${which}.pdf`,
+      bytes: Buffer.from(bytes),
+    };
   }
 
   private async draw(organisation: string, data: ReportData): Promise<Uint8Array> {

@@ -1,8 +1,10 @@
 import type { DocumentThen } from '@ant-trail/contract/documents';
 import { sayFact } from '@ant-trail/core/fields';
+import { revisionOf } from '@ant-trail/core/review';
 import {
   everyQuestion,
   sayMinutes,
+  sayPath,
   sayScore,
   timeInSheet,
   type SheetState,
@@ -69,6 +71,7 @@ export function writeCover(
     ['Arrived', arrived ? say.moment(arrived.at) : 'not recorded'],
     ['Finished', finish ? say.moment(finish.at) : 'not finished yet'],
     ['Approved', approval ? `${say.moment(approval.at)}, ${say.name(approval.by)}` : 'not yet'],
+    ['Version', sayRevision(data, say)],
     ['Time', sayMinutes(timeInSheet(ownEntries.map((entry) => entry.at)))],
     ['Result', state.score ? sayScore(state.score) : ''],
     ['Asked', dossier.job.instructions || dossier.version.body.title],
@@ -110,6 +113,20 @@ export function writeCover(
     writeFindings(paper, state.findings);
   }
   return { findingsStand: stand };
+}
+
+/** That it takes the place of a report that went out before, and what is otherwise in it. */
+function sayRevision({ dossier: { entries, version } }: ReportData, say: Say): string {
+  const revision = revisionOf(entries);
+  if (!revision) return '';
+  const { number, instead, changed } = revision;
+  const what = [...new Set(changed.map((path) => sayPath(version.body, path)))];
+  return [
+    `${number}, in place of the one of ${say.moment(instead.at)}`,
+    what.length === 0 ? '' : `Changed since: ${what.join(', ')}`,
+  ]
+    .filter(Boolean)
+    .join('\n');
 }
 
 /** Who signed at the place for the work, by hand or by name; or why the office does without. */
