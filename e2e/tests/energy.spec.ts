@@ -285,6 +285,7 @@ test('a house is gone through with no network, measures are taken up, and the pr
     await drawSignature(page, question(page, signature));
   await finish(page);
   await approve(desk, check.sheet);
+  await desk.goto(`${office.url}/review/${check.sheet}`);
   expect(await reportOf(desk, office.url)).toContain('Agreed and found');
 
   // What the survey and the office know was said by nobody at the later two.

@@ -11,60 +11,47 @@ import type { KitRowsProps } from '../part.ts';
 import type { Laid } from './spots.ts';
 import type { PropertyKit } from './use-property.ts';
 
-interface ReadSpotsProps {
+interface SpotListProps {
   readonly kit: PropertyKit;
   readonly material: Material | null;
   readonly spots: readonly Laid[];
   /** Path of the one that is being read. */
   readonly at: string | null;
-  readonly locked: boolean;
-  readonly write: KitRowsProps['write'];
-  readonly onAt: (path: string | null) => void;
+  readonly onAt: (path: string) => void;
 }
 
-/** One reading after the other: each is kept as soon as the next is gone to. */
-export function ReadSpots({ kit, material, spots, at, locked, write, onAt }: ReadSpotsProps) {
-  const index = spots.findIndex(({ path }) => path === at);
-  const spot = spots[index];
-  const next = spots.slice(index + 1).find(({ wet }) => wet === null);
+/** All readings of a wall: a touch goes to one. */
+export function SpotList({ kit, material, spots, at, onAt }: SpotListProps) {
   return (
-    <Column gap="$3">
-      {spot && !locked ? (
-        <ReadOne
-          key={spot.path}
-          spot={spot}
-          write={write}
-          onNext={() => onAt(next?.path ?? null)}
-        />
-      ) : null}
-      <Column role="list" aria-label="Readings">
-        {spots.map((each) => (
-          <Column key={each.path} role="listitem">
-            <PressableRow
-              onPress={() => onAt(each.path)}
-              {...(each.path === at
-                ? { backgroundColor: '$touch' as const, 'aria-current': true as const }
-                : {})}
-            >
-              <Row justifyContent="space-between" gap="$3">
-                <Body small>{each.name}</Body>
-                {each.wet === null ? (
+    <Column role="list" aria-label="Readings">
+      {spots.map((each) => (
+        <Column key={each.path} role="listitem">
+          <PressableRow
+            justifyContent="center"
+            paddingHorizontal="$2"
+            onPress={() => onAt(each.path)}
+            {...(each.path === at
+              ? { backgroundColor: '$touch' as const, 'aria-current': true as const }
+              : {})}
+          >
+            <Row justifyContent="space-between" gap="$3">
+              <Body small>{each.name}</Body>
+              {each.wet === null ? (
+                <Body small quiet>
+                  not read
+                </Body>
+              ) : (
+                <Row gap="$3">
                   <Body small quiet>
-                    not read
+                    {material ? kit.bandOf(material, each.wet) : ''}
                   </Body>
-                ) : (
-                  <Row gap="$3">
-                    <Body small quiet>
-                      {material ? kit.bandOf(material, each.wet) : ''}
-                    </Body>
-                    <Figure small>{each.wet} %</Figure>
-                  </Row>
-                )}
-              </Row>
-            </PressableRow>
-          </Column>
-        ))}
-      </Column>
+                  <Figure small>{each.wet} %</Figure>
+                </Row>
+              )}
+            </Row>
+          </PressableRow>
+        </Column>
+      ))}
     </Column>
   );
 }
@@ -75,20 +62,23 @@ interface ReadOneProps {
   readonly onNext: () => void;
 }
 
-function ReadOne({ spot, write, onNext }: ReadOneProps) {
+/** One reading: kept as soon as the next is gone to. */
+export function ReadOne({ spot, write, onNext }: ReadOneProps) {
   const [typed, setTyped] = useState(spot.wet === null ? '' : String(spot.wet));
   const [problem, setProblem] = useState<string | null>(null);
   useEffect(() => setProblem(null), [typed]);
   const keep = async (): Promise<void> => {
     const read = readNumber(typed);
     if ('problem' in read) return setProblem(read.problem);
+    if (read.value < 0 || read.value > 100)
+      return setProblem('Percent by mass: between 0 and 100. Read it again.');
     const refused = await write([{ path: `${spot.path}/${WET}`, value: read.value, unit: '%' }]);
     if (refused === null) onNext();
     else setProblem(refused);
     return undefined;
   };
   return (
-    <Row gap="$3" alignItems="flex-end">
+    <Row gap="$3" alignItems="flex-end" padding="$3" borderTopWidth={1} borderColor="$rule">
       <Column flex={1}>
         <Input
           label={`${spot.name}, %`}

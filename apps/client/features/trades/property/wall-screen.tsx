@@ -7,7 +7,7 @@ import { Body, Heading } from '@/design/text.tsx';
 import { WholeScreen } from '@/design/whole-screen.tsx';
 import type { KitRowsProps } from '../part.ts';
 import { LayOut } from './lay-out.tsx';
-import { ReadSpots } from './read-spots.tsx';
+import { ReadOne, SpotList } from './read-spots.tsx';
 import { isRead, laidOn, materialOf } from './spots.ts';
 import type { PropertyKit } from './use-property.ts';
 import { DEPTHS, WallDrawing } from './wall-drawing.tsx';
@@ -28,6 +28,9 @@ export function WallScreen(props: WallScreenProps) {
   const material = materialOf(kit, wall);
   const picture = material && kit.pictureOf(material, read);
   const now = read.findIndex(({ path }) => path === at);
+  const index = spots.findIndex(({ path }) => path === at);
+  const spot = spots[index];
+  const next = spots.slice(index + 1).find(({ wet }) => wet === null);
   const own = wall.questions.filter(({ question }) => question.kind !== 'rows');
   return (
     <WholeScreen title={`${about}, ${wall.name}`} onClose={onClose}>
@@ -37,21 +40,21 @@ export function WallScreen(props: WallScreenProps) {
           ‹ Sheet
         </Button>
       </Row>
+      <Column paddingHorizontal="$4" paddingBottom="$3" gap="$2" alignSelf="stretch">
+        {picture ? (
+          <>
+            <WallDrawing kit={kit} picture={picture} at={now < 0 ? null : now} />
+            <Legend kit={kit} />
+          </>
+        ) : (
+          <Body small quiet>
+            The picture of the wall begins with its first reading.
+          </Body>
+        )}
+      </Column>
       <ScrollView style={{ flex: 1 }}>
         <Column padding="$4" paddingTop={0} gap="$4">
-          {picture ? (
-            <Column gap="$2">
-              <WallDrawing kit={kit} picture={picture} at={now < 0 ? null : now} />
-              <Legend kit={kit} />
-            </Column>
-          ) : (
-            <Body small quiet>
-              The picture of the wall begins with its first reading.
-            </Body>
-          )}
-          {own.map((state) => (
-            <Question key={state.path} state={state} locked={locked} />
-          ))}
+          {spots.length > 0 ? <SpotList {...{ kit, material, spots, at }} onAt={setAt} /> : null}
           {locked || !material ? null : (
             <Row>
               <Button onPress={() => setLaying(true)}>
@@ -59,11 +62,14 @@ export function WallScreen(props: WallScreenProps) {
               </Button>
             </Row>
           )}
-          {spots.length > 0 ? (
-            <ReadSpots {...{ kit, material, spots, at, locked, write }} onAt={setAt} />
-          ) : null}
+          {own.map((state) => (
+            <Question key={state.path} state={state} locked={locked} />
+          ))}
         </Column>
       </ScrollView>
+      {spot && !locked ? (
+        <ReadOne key={spot.path} {...{ spot, write }} onNext={() => setAt(next?.path ?? null)} />
+      ) : null}
       {laying ? (
         <LayOut
           {...{ kit, wall, write }}
