@@ -11,18 +11,6 @@ const PHONE = { width: 390, height: 844 };
 const TABLET = { width: 1180, height: 820 };
 const DESK = { width: 1280, height: 800 };
 
-/** A floor of boards, drawn for the picture. */
-async function drawFloor() {
-  const { default: sharp } = await import('sharp');
-  const boards = Array.from(
-    { length: 9 },
-    (_, n) =>
-      `<rect x="0" y="${n * 100}" width="1200" height="94" fill="hsl(${30 + (n % 3) * 3} ${24 + (n % 2) * 6}% ${44 + ((n * 7) % 12)}%)"/>`,
-  ).join('');
-  const svg = `<svg xmlns="http://www.w3.org/2000/svg" width="1200" height="900"><rect width="1200" height="900" fill="#3d342b"/>${boards}<ellipse cx="660" cy="430" rx="150" ry="70" fill="#2b2118" opacity="0.55"/></svg>`;
-  return sharp(Buffer.from(svg)).jpeg({ quality: 86 }).toBuffer();
-}
-
 /** Takes the pictures of docs/screenshots from a fresh demo. */
 await run(async () => {
   await ensurePackages();
@@ -77,15 +65,6 @@ await run(async () => {
     say(`${name}.png`);
   };
 
-  const find = async (within, label, name) => {
-    await within.getByRole('combobox', { name: label, exact: true }).fill(name);
-    await within
-      .getByRole('listbox', { name: label, exact: true })
-      .getByRole('option', { name })
-      .first()
-      .click();
-  };
-
   const manager = await open('edda', DESK);
   await shot(manager, 'desk-day');
   // Of the day after, whose hours are all still to come.
@@ -119,17 +98,6 @@ await run(async () => {
   await manager.getByRole('button', { name: /^Drinking water/ }).click();
   await manager.getByRole('list', { name: 'Planned already' }).waitFor();
   await shot(manager, 'desk-round');
-  const plan = async (place, sheet, person) => {
-    await manager.goto(`${base}/day?new=job`);
-    const dialog = manager.getByRole('dialog', { name: 'New job' });
-    await find(dialog, 'Place', place);
-    await find(dialog, 'Sheet', sheet);
-    await find(dialog, 'Person', person);
-    await dialog.getByRole('button', { name: 'Make the job' }).click();
-    await manager.waitForTimeout(1500);
-  };
-  await plan('Kittiwake hut', 'Refuge survey', 'Jory Hollin');
-
   const phone = await open('imke', PHONE);
   await shot(phone, 'field-trail');
   await phone.getByRole('button', { name: 'Way', exact: true }).click();
@@ -172,20 +140,6 @@ await run(async () => {
   await shot(tablet, 'field-tablet');
 
   const tester = await open('jory', PHONE);
-  const start = async (place) => {
-    await tester.goto(`${base}/trail`);
-    await tester.getByRole('button', { name: place }).first().click();
-    for (const step of ['Set off', 'I have arrived']) {
-      await tester.getByRole('button', { name: step }).click();
-      await tester.waitForTimeout(1200);
-    }
-    const why = tester.getByLabel('Why from here?');
-    if (await why.isVisible()) {
-      await why.fill('At the back door');
-      await tester.getByRole('dialog').getByRole('button', { name: 'I have arrived' }).click();
-    }
-    await tester.getByRole('button', { name: 'Start the sheet' }).click();
-  };
   // Yesterday's certificate was left half way through.
   await tester.goto(`${base}/trail`);
   await tester.getByRole('button', { name: /^Rescue store boards/ }).click();
@@ -206,23 +160,17 @@ await run(async () => {
   await tester.getByRole('button', { name: /^Devices/ }).click();
   await tester.getByRole('radio', { name: 'All', exact: true }).click();
   await shot(tester, 'field-devices');
-  await start(/Kittiwake hut/);
-  await tester.getByRole('button', { name: /^House/ }).click();
-  const floor = tester.getByRole('region', { name: 'Heated floor' });
-  await floor.locator('input[type=file]').setInputFiles({
-    name: 'floor.jpg',
-    mimeType: 'image/jpeg',
-    buffer: await drawFloor(),
-  });
-  await floor.getByRole('button', { name: /^Photo:/ }).click();
-  await tester.getByRole('button', { name: 'Draw on it' }).click();
-  const paper = await tester.getByRole('img', { name: 'Photo: draw here' }).boundingBox();
-  await tester.mouse.move(paper.x + 90, paper.y + 190);
-  await tester.mouse.down();
-  await tester.mouse.move(paper.x + 175, paper.y + 105, { steps: 6 });
-  await tester.mouse.up();
-  await tester.getByRole('textbox', { name: 'Comment' }).fill('Soft where the arrow points');
-  await shot(tester, 'field-photo');
+  const inspector = await open('rook', PHONE);
+  await inspector.getByRole('button', { name: /^Razorbill hut/ }).click();
+  await inspector.getByRole('button', { name: 'Go on with the sheet' }).click();
+  await inspector.getByRole('button', { name: /^Moisture/ }).click();
+  await inspector.getByRole('button', { name: 'Open Living room, to the sea' }).click();
+  await inspector
+    .getByRole('list', { name: 'Readings' })
+    .getByRole('button', { name: /not read/ })
+    .first()
+    .click();
+  await shot(inspector, 'field-wall');
 
   await browser.close();
   await stopServer(server);

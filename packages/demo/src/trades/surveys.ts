@@ -64,7 +64,7 @@ const energyCheck = (ago: number, place: string): Survey => ({
 });
 
 const propertyReport = (ago: number, place: string, how: PropertyWalk): Survey => ({
-  ...{ ago, place, who: 'tove', template: 'property' },
+  ...{ ago, place, who: 'rook', template: 'property' },
   walk: (chance) => ({
     given: propertyWalked(chance, how),
     ...{ signs: ['inspector'], isDone: how.until === undefined },
@@ -88,8 +88,8 @@ export const SURVEYS: readonly Survey[] = [
   propertyReport(1, 'Razorbill hut', {
     reader: 'lender',
     address: 'Upper path 7',
-    wettest: 2,
-    until: 0.6,
+    wettest: 6.8,
+    until: 0.7,
   }),
   houseSurvey(1, 'Eider hut', { grant: 'winter', station: 'harbour', fuel: 'oil', until: 0.7 }),
 ];

@@ -34,7 +34,7 @@ export function WallDrawing({ kit, picture, at }: WallDrawingProps) {
       ))}
       {points.map(({ x, y, wet }, index) => (
         <Text
-          key={`${x} ${y}`}
+          key={index}
           x={x * WIDTH}
           y={high - y * WIDTH + 5}
           fontSize={14}

@@ -83,24 +83,11 @@ export function propertyWalked(
       ];
     }),
   ];
-  if (until < 1) return given;
+  const walls = wallRead(chance, wettest, until);
+  if (until < 1) return [...given, ...walls];
   return [
     ...given,
-    { path: 'walls/w1', value: { order: 1, name: 'Living room, to the sea' } },
-    { path: 'walls/w1/wall_material', value: 'masonry' },
-    ...Array.from({ length: 15 }, (_, at): Given[] => {
-      const [column, line] = [at % 5, Math.floor(at / 5)];
-      const path = `walls/w1/spots/r${at + 1}`;
-      // It rises from the ground, most at the right.
-      const wet =
-        wettest * (1 - line / 3.2) * (0.35 + (column / 4) * 0.65) * chance.between(0.9, 1);
-      return [
-        { path, value: { order: at + 1, name: `${column + 1} across, ${line + 1} up` } },
-        { path: `${path}/spot_across`, value: Math.round((column + 0.5) * 60) / 100, unit: 'm' },
-        { path: `${path}/spot_up`, value: Math.round((line + 0.5) * 60) / 100, unit: 'm' },
-        { path: `${path}/wet`, value: Math.round(wet * 10) / 10, unit: '%' },
-      ];
-    }).flat(),
+    ...walls,
     ...CONDITIONS.flatMap(([name, what, where, urgency, x, y], at): Given[] => {
       const path = `conditions/c${at + 1}`;
       return [
@@ -117,3 +104,24 @@ export function propertyWalked(
     { path: 'limits_read', value: true },
   ];
 }
+
+const SPOTS = 15;
+
+/** The wall of the living room, as far as it is read: it rises from the ground, most at the right. */
+const wallRead = (chance: Chance, wettest: number, until: number): Given[] => [
+  { path: 'walls/w1', value: { order: 1, name: 'Living room, to the sea' } },
+  { path: 'walls/w1/wall_material', value: 'masonry' },
+  ...Array.from({ length: SPOTS }, (_, at): Given[] => {
+    const [column, line] = [at % 5, Math.floor(at / 5)];
+    const path = `walls/w1/spots/r${at + 1}`;
+    const wet = wettest * (1 - line / 3.2) * (0.35 + (column / 4) * 0.65) * chance.between(0.9, 1);
+    return [
+      { path, value: { order: at + 1, name: `${column + 1} across, ${line + 1} up` } },
+      { path: `${path}/spot_across`, value: Math.round((column + 0.5) * 60) / 100, unit: 'm' },
+      { path: `${path}/spot_up`, value: Math.round((line + 0.5) * 60) / 100, unit: 'm' },
+      ...(at < SPOTS * until
+        ? [{ path: `${path}/wet`, value: Math.round(wet * 10) / 10, unit: '%' }]
+        : []),
+    ];
+  }).flat(),
+];
