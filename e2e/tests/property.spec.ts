@@ -135,7 +135,7 @@ test('a house is inspected with no network: what was not seen, a wet wall, what 
   await page.reload();
   await go(page, 'Closing');
   await expect(question(page, 'To be inspected again in, months').getByText('6')).toBeVisible();
-  await page.getByRole('checkbox', { name: /The report says what was seen/ }).click();
+  await page.getByRole('checkbox', { name: 'Yes, it is so' }).click();
   await drawSignature(page);
   await page.getByRole('button', { name: 'Finish', exact: true }).click();
   await page.getByRole('button', { name: 'Finish the sheet' }).click();

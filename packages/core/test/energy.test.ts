@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { npv, pmt } from 'financial';
 import { linearRegression } from 'simple-statistics';
 import { flowAt, leakageArea } from '../src/trades/energy/air.ts';
 import { bridgedLayer, conductionSaving, gainUse, uValue } from '../src/trades/energy/envelope.ts';
@@ -129,4 +130,23 @@ test('what no house has is refused, and says what would be right', () => {
   expect(() => flowAt(100, 50, 0.3, 4)).toThrow('between 0.5 and 1');
   expect(() => loanPayment(100, 5, 0)).toThrow('above 0');
   expect(() => netPresentValue(1, 1, -100, 5)).toThrow('−100 %');
+});
+
+test('loans and present values are those of another library, whatever is asked', () => {
+  // The library “financial” (a port of NumPy's financial functions).
+  const rate = fc.double({ min: 0.05, max: 25, noNaN: true });
+  const sum = fc.double({ min: 1, max: 1e6, noNaN: true });
+  fc.assert(
+    fc.property(sum, rate, fc.integer({ min: 1, max: 480 }), (loan, percent, months) => {
+      const other = -pmt(percent / 100 / 12, months, loan);
+      expect(loanPayment(loan, percent, months) / other).toBeCloseTo(1, 7);
+    }),
+  );
+  fc.assert(
+    fc.property(sum, sum, rate, fc.integer({ min: 1, max: 60 }), (cost, yearly, percent, years) => {
+      const other = npv(percent / 100, [-cost, ...Array<number>(years).fill(yearly)]);
+      const scale = cost + yearly * years;
+      expect((netPresentValue(cost, yearly, percent, years) - other) / scale).toBeCloseTo(0, 9);
+    }),
+  );
 });
