@@ -3,6 +3,8 @@ import path from 'node:path';
 import sharp from 'sharp';
 import type { JobCard } from '@ant-trail/contract/planning';
 import { sha256Hex, type Entry, type PhotoValue } from '@ant-trail/core/log';
+import { inOrganisation } from '../src/database/tenancy.ts';
+import { lettersOf } from '../src/modules/reports/letters-of.ts';
 import {
   asEntry,
   entryOf,
@@ -262,6 +264,13 @@ test('a report that is corrected after it went out says that it takes the place 
     ...{ kind: 'correct', value: 71, reason: 'read off the wrong gauge' },
     ...{ seen: heads.map(({ id }) => id), by: org.people.reviewer },
   });
+  await inOrganisation(office.data, org.id, (db) =>
+    db.query(`UPDATE job SET recipients = $2, letter_words = $3 WHERE id = $1`, [
+      org.job,
+      JSON.stringify(['client@report.example', 'agent@report.example']),
+      JSON.stringify({ 'agent@report.example': 'As we spoke on the telephone.' }),
+    ]),
+  );
   await reviewer.push(asEntry(again));
   await reviewer.push(
     asEntry(
@@ -271,8 +280,9 @@ test('a report that is corrected after it went out says that it takes the place 
       }),
     ),
   );
-  let letters: { subject: string; text: string; attachments: { name: string }[] }[] = [];
-  for (let tries = 0; tries < 100 && letters.length < 2; tries++) {
+  let letters: { to: string[]; subject: string; text: string; attachments: { name: string }[] }[] =
+    [];
+  for (let tries = 0; tries < 100 && letters.length < 3; tries++) {
     await new Promise((resolve) => setTimeout(resolve, 200));
     ({ rows: letters } = (await reviewer.call('GET', '/api/mail')).body as {
       rows: typeof letters;
@@ -280,11 +290,39 @@ test('a report that is corrected after it went out says that it takes the place 
   }
   const second = letters.find(({ text }) => text.includes('takes the place of the one you have'));
   expect(second?.attachments[0]?.name).toContain(', version 2.pdf');
-  expect(letters.filter(({ text }) => text.includes('takes the place'))).toHaveLength(1);
+  const later = letters.filter(({ text }) => text.includes('takes the place'));
+  expect(later.map(({ to }) => to)).toEqual(
+    expect.arrayContaining([['client@report.example'], ['agent@report.example']]),
+  );
+  expect(later.find(({ to }) => to.includes('agent@report.example'))?.text).toMatch(
+    /^As we spoke on the telephone\.\n\nThe report of/,
+  );
+  expect(later.find(({ to }) => to.includes('client@report.example'))?.text).toMatch(
+    /^The report of/,
+  );
   const report = await fetch(`${office.url}/api/sheets/${org.sheet}/report.pdf`, {
     headers: { cookie: reviewer.cookie },
   });
   const [first] = await textOf(await report.arrayBuffer());
   expect(first).toContain('2, in place of the one of');
   expect(first).toMatch(/Changed since: [A-Z]/);
+});
+
+test('each has one letter, whatever went before; words of their own go to nobody else', () => {
+  const to = ['a@x.example', 'b@x.example', 'c@x.example', 'a@x.example'];
+  const words = { 'b@x.example': 'For you.', 'gone@x.example': 'Not for anybody.' };
+  const job = { recipients: to, words };
+  expect(lettersOf(job, [])).toEqual([
+    { to: ['a@x.example', 'c@x.example'], words: '' },
+    { to: ['b@x.example'], words: 'For you.' },
+  ]);
+  expect(lettersOf(job, ['a@x.example', 'c@x.example'])).toEqual([
+    { to: ['b@x.example'], words: 'For you.' },
+  ]);
+  expect(lettersOf(job, to)).toEqual([]);
+  expect(lettersOf({ recipients: [], words }, [])).toEqual([]);
+  // A name every object has is no address.
+  expect(lettersOf({ recipients: ['constructor'], words: {} }, [])).toEqual([
+    { to: ['constructor'], words: '' },
+  ]);
 });

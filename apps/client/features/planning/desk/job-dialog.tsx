@@ -21,6 +21,7 @@ import { useFacts } from '@/features/fields/desk/use-facts.ts';
 import { useOwnFields } from '@/features/fields/desk/use-own-fields.ts';
 import { FindSite } from '@/features/sites/desk/find-site.tsx';
 import { FindTemplate } from './find-template.tsx';
+import { WordsForEach } from './words-for-each.tsx';
 import { FormRecipients } from './form-recipients.tsx';
 import { MoreOfJob } from './more-of-job.tsx';
 import { Suiting } from './suiting.tsx';
@@ -67,7 +68,14 @@ export function JobDialog({ day, people, onClose }: JobDialogProps) {
   const save = form.handleSubmit(async (draft) => {
     if (!written.settle()) return;
     try {
-      await ask(JobCard, 'POST', '/api/jobs', { ...draft, own: written.facts });
+      const { words = {}, ...job } = draft;
+      await ask(JobCard, 'POST', '/api/jobs', {
+        ...{ ...job, own: written.facts },
+        // Of somebody who gets it no more nothing is left.
+        words: Object.fromEntries(
+          Object.entries(words).filter(([each, text]) => text && job.recipients.includes(each)),
+        ),
+      });
       onClose();
     } catch (error) {
       setProblem(wordsFor(error));
@@ -170,6 +178,7 @@ export function JobDialog({ day, people, onClose }: JobDialogProps) {
             label: 'Report goes to (e-mail, separated by commas)',
           }}
         />
+        <WordsForEach control={control} />
         {problem ? (
           <Notice tone="eyes" alert>
             {problem}

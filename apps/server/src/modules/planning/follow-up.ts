@@ -80,7 +80,13 @@ async function planNext(
     {
       ...{ site: job.site.id, template, asset: sheet.asset, day, person: isHere ? same : null },
       title: rule.title || version.body.title,
-      ...{ instructions: '', windowFrom: null, windowTo: null, recipients: job.recipients },
+      ...{
+        instructions: '',
+        windowFrom: null,
+        windowTo: null,
+        recipients: job.recipients,
+        words: job.words,
+      },
       ...{ start: visit.start, minutes: visit.minutes, reader: job.reader },
     },
     { follows: { job: job.id, title: job.title, day: job.day } },

@@ -7,6 +7,7 @@ import type { MediaFiles } from '../media/files.ts';
 import { queueFollowUp } from '../planning/follow-up-queue.ts';
 import { titleOfSheet } from '../planning/title-of-sheet.ts';
 import { findJob } from '../planning/jobs.ts';
+import { lettersOf } from './letters-of.ts';
 import type { ReportMaker } from './maker.ts';
 import { sendLetter } from '../../mail/letters.ts';
 import type { Queue } from '../../queue/queue.ts';
@@ -41,6 +42,7 @@ interface ApprovalRow {
   readonly report: string | null;
   readonly report_name: string | null;
   readonly mailed_at: Date | null;
+  readonly mailed_to: readonly string[];
 }
 
 async function findApproval(
@@ -48,7 +50,7 @@ async function findApproval(
   { sheet, approval }: Pick<ReportTask, 'sheet' | 'approval'>,
 ): Promise<ApprovalRow | null> {
   const [row] = await db.query<ApprovalRow[]>(
-    `SELECT report, report_name, mailed_at FROM approval WHERE sheet_id = $1 AND entry_id = $2`,
+    `SELECT report, report_name, mailed_at, mailed_to FROM approval WHERE sheet_id = $1 AND entry_id = $2`,
     [sheet, approval],
   );
   return row ?? null;
@@ -96,16 +98,29 @@ export async function reportApproval(
       const isAnother = earlier.length > 0;
       return { job: row, site: row.site, title: titleOfSheet(row, own), isAnother };
     });
-    if (job.recipients.length > 0)
+    for (const { to, words } of lettersOf(job, known.mailed_to)) {
       await sendLetter(mailPort, {
-        organisation,
-        to: job.recipients,
+        ...{ organisation, to },
         subject: `${site.name}: ${title}`,
-        text: isAnother
-          ? `The report of “${title}” at ${site.name} is attached. It takes the place of the one you have: its first page says what was changed.`
-          : `The report of “${title}” at ${site.name} is attached.`,
+        text: [
+          words,
+          `The report of “${title}” at ${site.name} is attached.`,
+          isAnother
+            ? 'It takes the place of the one you have: its first page says what was changed.'
+            : '',
+        ]
+          .filter(Boolean)
+          .join('\n\n'),
         attachment: { name: report.name, type: 'application/pdf', bytes: report.bytes },
       });
+      // Whoever has it does not get it again where the next letter fails.
+      await within((db) =>
+        db.query(
+          `UPDATE approval SET mailed_to = mailed_to || $3::jsonb WHERE sheet_id = $1 AND entry_id = $2`,
+          [sheet, approval, JSON.stringify(to)],
+        ),
+      );
+    }
     await within((db) =>
       db.query(
         `UPDATE approval SET mailed_at = now(), trouble = NULL WHERE sheet_id = $1 AND entry_id = $2`,

@@ -36,6 +36,8 @@ export const JobDraft = z
     minutes: z.int().min(5, 'At least 5 minutes.').max(720, 'At most 12 hours.'),
     person: Id.nullable(),
     recipients: z.array(z.email('This is not an e-mail address.')).max(10),
+    /** What stands in the letter of some of them, by their address. */
+    words: z.record(z.email(), z.string().trim().max(2000)).exactOptional(),
     /** Key of the client's programme in the template. */
     programme: z.string().max(80).optional(),
     /** Sheets besides the first, in their order. */
