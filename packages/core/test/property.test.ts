@@ -89,6 +89,11 @@ test('the picture of a wall is wholly covered by its tiles, and has each reading
     }),
   );
   expect(pictureOf('timber', [])).toBeNull();
+  // What is still to be read lies inside as well, and changes nothing of what was.
+  const read = [{ across: 1, up: 1, wet: 4 }];
+  const wide = pictureOf('masonry', read, [{ across: 5, up: 1 }]);
+  expect(wide?.unread).toEqual([{ x: 4.5 / 5, y: wide?.points[0]?.y }]);
+  expect(wide?.tiles.every(({ band }) => band === 'damp')).toBe(true);
 });
 
 test('readings are laid out from the left and from the floor; what can’t be says why', () => {

@@ -30,6 +30,10 @@ export const laidOn = (wall: RowState): readonly Laid[] =>
     ...{ across: valueIn(row, ACROSS), up: valueIn(row, UP), wet: valueIn(row, WET) },
   }));
 
+/** A place that is known, and not read yet. */
+export const isLaid = (spot: Laid): spot is Laid & Pick<Spot, 'across' | 'up'> =>
+  spot.across !== null && spot.up !== null && spot.wet === null;
+
 export const isRead = (spot: Laid): spot is Laid & Spot =>
   spot.across !== null && spot.up !== null && spot.wet !== null;
 

@@ -11,13 +11,13 @@ export const DEPTHS: Readonly<Record<Band, number>> = { dry: 0.05, damp: 0.28, w
 interface WallDrawingProps {
   readonly kit: PropertyKit;
   readonly picture: WallPicture;
-  /** Which of the readings is being taken. */
-  readonly at: number | null;
+  /** Where the reading that is being taken lies, among those of the picture. */
+  readonly at: { readonly x: number; readonly y: number } | null;
 }
 
 /** A wall seen from the room: where it is dry, damp and wet, and the readings that say so. */
 export function WallDrawing({ kit, picture, at }: WallDrawingProps) {
-  const { height, points } = picture;
+  const { height, points, unread } = picture;
   const theme = useTheme();
   const high = height * WIDTH;
   const lake = theme.lake.get();
@@ -41,24 +41,31 @@ export function WallDrawing({ kit, picture, at }: WallDrawingProps) {
           fontWeight="700"
           textAnchor="middle"
           fill={theme.ink.get()}
-          opacity={at === null || at === index ? 1 : 0.75}
         >
           {wet}
         </Text>
       ))}
-      {points.map(({ x, y }, index) =>
-        index === at ? (
-          <Circle
-            key="now"
-            cx={x * WIDTH}
-            cy={high - y * WIDTH}
-            r={15}
-            fill="none"
-            stroke={theme.sun.get()}
-            strokeWidth={3}
-          />
-        ) : null,
-      )}
+      {unread.map(({ x, y }, index) => (
+        <Circle
+          key={index}
+          cx={x * WIDTH}
+          cy={high - y * WIDTH}
+          r={3}
+          fill="none"
+          stroke={theme.ink.get()}
+          strokeWidth={1.5}
+        />
+      ))}
+      {at ? (
+        <Circle
+          cx={at.x * WIDTH}
+          cy={high - at.y * WIDTH}
+          r={16}
+          fill="none"
+          stroke={theme.clay.get()}
+          strokeWidth={3}
+        />
+      ) : null}
       <Rect
         x={1}
         y={1}

@@ -8,7 +8,7 @@ import { WholeScreen } from '@/design/whole-screen.tsx';
 import type { KitRowsProps } from '../part.ts';
 import { LayOut } from './lay-out.tsx';
 import { ReadOne, SpotList } from './read-spots.tsx';
-import { isRead, laidOn, materialOf } from './spots.ts';
+import { isLaid, isRead, laidOn, materialOf } from './spots.ts';
 import type { PropertyKit } from './use-property.ts';
 import { DEPTHS, WallDrawing } from './wall-drawing.tsx';
 
@@ -26,11 +26,15 @@ export function WallScreen(props: WallScreenProps) {
   const spots = laidOn(wall);
   const read = spots.filter(isRead);
   const material = materialOf(kit, wall);
-  const picture = material && kit.pictureOf(material, read);
-  const now = read.findIndex(({ path }) => path === at);
+  const unread = spots.filter(isLaid);
+  const picture = material && kit.pictureOf(material, read, unread);
   const index = spots.findIndex(({ path }) => path === at);
   const spot = spots[index];
   const next = spots.slice(index + 1).find(({ wet }) => wet === null);
+  const whereIs = (path: string | null) =>
+    picture?.points[read.findIndex((each) => each.path === path)] ??
+    picture?.unread[unread.findIndex((each) => each.path === path)] ??
+    null;
   const own = wall.questions.filter(({ question }) => question.kind !== 'rows');
   return (
     <WholeScreen title={`${about}, ${wall.name}`} onClose={onClose}>
@@ -43,7 +47,7 @@ export function WallScreen(props: WallScreenProps) {
       <Column paddingHorizontal="$4" paddingBottom="$3" gap="$2" alignSelf="stretch">
         {picture ? (
           <>
-            <WallDrawing kit={kit} picture={picture} at={now < 0 ? null : now} />
+            <WallDrawing kit={kit} picture={picture} at={whereIs(at)} />
             <Legend kit={kit} />
           </>
         ) : (

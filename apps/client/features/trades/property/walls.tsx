@@ -6,7 +6,7 @@ import { Button } from '@/design/button.tsx';
 import { Body } from '@/design/text.tsx';
 import { newId } from '@/device/identity.ts';
 import type { KitRowsProps } from '../part.ts';
-import { isRead, laidOn, materialOf } from './spots.ts';
+import { isLaid, isRead, laidOn, materialOf } from './spots.ts';
 import { useProperty, type PropertyKit } from './use-property.ts';
 import { WallDrawing } from './wall-drawing.tsx';
 import { WallScreen } from './wall-screen.tsx';
@@ -89,7 +89,8 @@ interface WallCardProps {
 
 function WallCard({ kit, wall, onOpen }: WallCardProps) {
   const material = materialOf(kit, wall);
-  const picture = material && kit.pictureOf(material, laidOn(wall).filter(isRead));
+  const spots = laidOn(wall);
+  const picture = material && kit.pictureOf(material, spots.filter(isRead), spots.filter(isLaid));
   return (
     <Leaf role="listitem" padding="$3" gap="$3" flexDirection="column">
       <Row className="to-hand" justifyContent="space-between" gap="$3">

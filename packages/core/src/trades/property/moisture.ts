@@ -74,6 +74,8 @@ export interface WallPicture {
     readonly wet: number;
     readonly band: Band;
   }[];
+  /** Places that are still to be read. */
+  readonly unread: readonly { readonly x: number; readonly y: number }[];
 }
 
 const TILES_ACROSS = 24;
@@ -81,10 +83,14 @@ const TILES_ACROSS = 24;
 const LOWEST = 0.25;
 const HIGHEST = 1;
 
-/** The picture of a wall; null where nothing was read on it. */
-export function pictureOf(material: Material, spots: readonly Spot[]): WallPicture | null {
+/** The picture of a wall with the places that are still to be read; null where nothing was read on it. */
+export function pictureOf(
+  material: Material,
+  spots: readonly Spot[],
+  unread: readonly Pick<Spot, 'across' | 'up'>[] = [],
+): WallPicture | null {
   if (spots.length === 0) return null;
-  const box = frameAround(spots);
+  const box = frameAround([...spots, ...unread]);
   const height = Math.min(HIGHEST, Math.max(LOWEST, box.height / box.width));
   const rows = Math.max(4, Math.round(TILES_ACROSS * height));
   const tiles = Array.from({ length: TILES_ACROSS * rows }, (_, at): Tile => {
@@ -97,18 +103,22 @@ export function pictureOf(material: Material, spots: readonly Spot[]): WallPictu
       ...{ y: (row / rows) * height, height: height / rows },
     };
   });
-  const points = spots.map(({ across, up, wet }) => ({
+  const at = ({ across, up }: Pick<Spot, 'across' | 'up'>) => ({
     x: (across - box.left) / box.width,
     y: ((up - box.low) / box.height) * height,
-    ...{ wet, band: bandOf(material, wet) },
+  });
+  const points = spots.map((spot) => ({
+    ...at(spot),
+    wet: spot.wet,
+    band: bandOf(material, spot.wet),
   }));
-  return { height, tiles, points };
+  return { height, tiles, points, unread: unread.map(at) };
 }
 
 /** Half a metre around all readings, so that none of them lies at the edge. */
 const ROOM = 0.5;
 
-function frameAround(spots: readonly Spot[]) {
+function frameAround(spots: readonly Pick<Spot, 'across' | 'up'>[]) {
   const across = spots.map((spot) => spot.across);
   const up = spots.map((spot) => spot.up);
   const left = Math.min(...across) - ROOM;
