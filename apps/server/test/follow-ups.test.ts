@@ -185,11 +185,18 @@ test('what is known is filled in for whoever comes next, once, and only where th
     ...{ carries: true, questions: [known('make'), more] },
   });
   const fine = { kind: 'yesNo', key: 'fine', label: 'Fine', required: false };
+  // Halls stay as they are there: a hall of before has no place, and neither has what is known of it.
+  const halls = { ...boards(fine), key: 'halls', questions: [known('hall_make')] };
   const after = await publishes(
-    body('Do it', [known('owner'), boards({ ...fine, key: 'done' }), { ...fine, key: 'word' }]),
+    body('Do it', [
+      known('owner'),
+      boards({ ...fine, key: 'done' }),
+      { ...halls, starts: ['Hall'], fixed: true },
+      { ...fine, key: 'word' },
+    ]),
   );
   const before = await publishes(
-    body('Ask', [known('owner'), boards(fine), { ...fine, key: 'word', label: 'Agreed?' }], {
+    body('Ask', [known('owner'), boards(fine), halls, { ...fine, key: 'word', label: 'Agreed?' }], {
       ...{ ...RULE, title: 'Do what was agreed', template: after },
       only: { question: 'word', answer: 'yes' },
     }),
@@ -201,6 +208,8 @@ test('what is known is filled in for whoever comes next, once, and only where th
       ['boards/b1', { order: 1, name: 'Main board' }],
       ['boards/b1/make', 'Krag'],
       ['boards/b1/fine', 'no'],
+      ['halls/h1', { order: 1, name: 'Great hall' }],
+      ['halls/h1/hall_make', 'Krag'],
       ['word', word],
     ];
     const answers = said.map(([path, value]) =>

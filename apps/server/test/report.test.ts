@@ -311,7 +311,7 @@ test('a report that is corrected after it went out says that it takes the place 
 test('each has one letter, whatever went before; words of their own go to nobody else', () => {
   const to = ['a@x.example', 'b@x.example', 'c@x.example', 'a@x.example'];
   const words = { 'b@x.example': 'For you.', 'gone@x.example': 'Not for anybody.' };
-  const job = { recipients: to, words };
+  const job = { recipients: to, letterWords: words };
   expect(lettersOf(job, [])).toEqual([
     { to: ['a@x.example', 'c@x.example'], words: '' },
     { to: ['b@x.example'], words: 'For you.' },
@@ -320,9 +320,9 @@ test('each has one letter, whatever went before; words of their own go to nobody
     { to: ['b@x.example'], words: 'For you.' },
   ]);
   expect(lettersOf(job, to)).toEqual([]);
-  expect(lettersOf({ recipients: [], words }, [])).toEqual([]);
+  expect(lettersOf({ recipients: [], letterWords: words }, [])).toEqual([]);
   // A name every object has is no address.
-  expect(lettersOf({ recipients: ['constructor'], words: {} }, [])).toEqual([
+  expect(lettersOf({ recipients: ['constructor'], letterWords: {} }, [])).toEqual([
     { to: ['constructor'], words: '' },
   ]);
 });

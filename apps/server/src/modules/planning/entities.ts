@@ -42,7 +42,7 @@ export class JobRow extends OwnFacts {
   @Column('int', { name: 'window_to', nullable: true }) windowTo!: number | null;
   @Column('jsonb') recipients!: string[];
   /** What stands in the letter of some of them, by their address. */
-  @Column('jsonb', { name: 'letter_words' }) words!: Readonly<Record<string, string>>;
+  @Column('jsonb', { name: 'letter_words' }) letterWords!: Readonly<Record<string, string>>;
   @Column('int', { name: 'expected_sheets', nullable: true }) expectedSheets!: number | null;
   /** Who is to read its sheets; null for whoever comes to it. */
   @Column('uuid', { name: 'reader_id', nullable: true }) reader!: string | null;

@@ -1,4 +1,5 @@
 import { randomUUID } from 'node:crypto';
+import type { Entry } from '@ant-trail/core/log';
 import { fillIn, problemWithEntry, type TemplateVersion, type Told } from '@ant-trail/core/sheet';
 import type { EntityManager } from 'typeorm';
 import { appendEntries } from '../../log/append.ts';
@@ -20,8 +21,12 @@ export async function fillInSheet(
   { sheet, version, told, by }: Filling,
 ): Promise<void> {
   const plan = planOf(version);
-  const entries = fillIn(plan, told, randomUUID)
-    .map((known) => officeEntry({ ...known, sheet, kind: 'prepare', seen: [], by }))
-    .filter((entry) => problemWithEntry(plan, entry) === null);
-  await appendEntries(db, organisation, entries);
+  const entries = fillIn(plan, told, randomUUID).map((known) =>
+    officeEntry({ ...known, sheet, kind: 'prepare', seen: [], by }),
+  );
+  const refused = entries.filter((entry) => problemWithEntry(plan, entry) !== null);
+  // What stands in a row that can't be there has no place either.
+  const fits = ({ path }: Entry): boolean =>
+    !refused.some((entry) => path === entry.path || path.startsWith(`${entry.path}/`));
+  await appendEntries(db, organisation, entries.filter(fits));
 }

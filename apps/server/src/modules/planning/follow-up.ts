@@ -85,7 +85,7 @@ async function planNext(
         windowFrom: null,
         windowTo: null,
         recipients: job.recipients,
-        words: job.words,
+        words: job.letterWords,
       },
       ...{ start: visit.start, minutes: visit.minutes, reader: job.reader },
     },

@@ -62,7 +62,7 @@ export async function makeJob(
     windowFrom: draft.windowFrom,
     windowTo: draft.windowTo,
     recipients: draft.recipients,
-    words: draft.words ?? {},
+    letterWords: draft.words ?? {},
     expectedSheets: draft.expectedSheets ?? null,
     reader: draft.reader ?? null,
     ...{ round, follows, signing: mustSign ? UNSIGNED : null, takes: draft.takes ?? [] },

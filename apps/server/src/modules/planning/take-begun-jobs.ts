@@ -53,7 +53,7 @@ async function takeOne(db: EntityManager, session: Session, begun: BegunJob): Pr
     day: begun.day,
     windowFrom: null,
     windowTo: null,
-    ...{ recipients: [], words: {} },
+    ...{ recipients: [], letterWords: {} },
     reader: null,
     expectedSheets: null,
     ...{ round: null, follows: null, signing: version.body.signedOnSite ? UNSIGNED : null },

@@ -8,7 +8,7 @@ export interface ReportLetter {
 
 /** The letters that are still to go: one for each who has words of their own, and one for all the others. */
 export function lettersOf(
-  { recipients, words }: Pick<JobRow, 'recipients' | 'words'>,
+  { recipients, letterWords: words }: Pick<JobRow, 'recipients' | 'letterWords'>,
   sent: readonly string[],
 ): readonly ReportLetter[] {
   const left = [...new Set(recipients)].filter((each) => !sent.includes(each));
