@@ -53,7 +53,7 @@ export function JobDialog({ day, people, onClose }: JobDialogProps) {
       start: 9 * 60,
       minutes: 45,
       person: null,
-      recipients: [],
+      ...{ recipients: [], words: {} },
     },
   });
   const { control, formState } = form;
