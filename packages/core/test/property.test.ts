@@ -172,6 +172,6 @@ test('wet readings are counted for what each wall is made of', () => {
     [1, 3],
     [3, 0],
   ]);
-  expect(PROPERTY.reckoning?.run({ walls })).toMatchObject({ wetPlaces: 3, wettest: 21 });
+  expect(PROPERTY.reckoning?.run({ walls })).toMatchObject({ wetPlaces: 3, wettestReading: 21 });
   expect(MATERIALS).toHaveLength(3);
 });

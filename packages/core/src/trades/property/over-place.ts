@@ -22,7 +22,7 @@ export const OVER_PLACE: Reckoning = {
     count('notSeen', 'Not wholly seen', AREAS, 'How many areas were not seen, or in part.'),
     {
       ...{
-        name: 'wettest',
+        name: 'wettestReading',
         label: 'Wettest',
         type: 'double',
         unit: '%',
@@ -40,7 +40,7 @@ export const OVER_PLACE: Reckoning = {
       putRightNow: conditions.filter(({ urgency }) => urgency === 'now').length,
       wetPlaces: wet,
       notSeen: unseenAreas(answers).length,
-      ...(most === null ? {} : { wettest: most }),
+      ...(most === null ? {} : { wettestReading: most }),
     };
   },
 };
