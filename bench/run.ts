@@ -1,6 +1,7 @@
 import { benchBoard } from './board.ts';
 import { benchHints } from './hints.ts';
 import { benchHouse } from './house.ts';
+import { benchKits } from './kits.ts';
 import { benchLists } from './lists.ts';
 import { benchPlan } from './plan.ts';
 import { benchPush } from './push.ts';
@@ -23,6 +24,7 @@ const BENCHES = {
   lists: benchLists,
   board: benchBoard,
   house: benchHouse,
+  kits: benchKits,
   report: benchReport,
   plan: () => benchPlan(),
 };

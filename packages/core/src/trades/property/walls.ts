@@ -15,28 +15,39 @@ const numberAt = (row: SheetAnswers, key: string): number | null => {
   return typeof value === 'number' && Number.isFinite(value) ? value : null;
 };
 
-/** Walls of which the material is known; a reading without its place is left out. */
+/** What was read on a wall; a reading without its place is left out. A wall may have hundreds: nothing is made twice. */
+function spotsOn(row: SheetAnswers): readonly Spot[] {
+  const spots: Spot[] = [];
+  for (const spot of rowsOf(row[SPOTS])) {
+    const across = numberAt(spot, ACROSS);
+    const up = numberAt(spot, UP);
+    const wet = numberAt(spot, WET);
+    if (across !== null && up !== null && wet !== null && wet >= 0) spots.push({ across, up, wet });
+  }
+  return spots;
+}
+
+/** Walls of which the material is known. */
 export const wallsOf = (answers: SheetAnswers): readonly Wall[] =>
   rowsOf(answers[WALLS]).flatMap((row, at): Wall[] => {
     const material = MATERIALS.find((each) => each === row[MATERIAL]);
-    if (!material) return [];
-    const spots = rowsOf(row[SPOTS]).flatMap((spot): Spot[] => {
-      const [across, up, wet] = [numberAt(spot, ACROSS), numberAt(spot, UP), numberAt(spot, WET)];
-      return across === null || up === null || wet === null || wet < 0 ? [] : [{ across, up, wet }];
-    });
-    return [{ at, material, spots }];
+    return material ? [{ at, material, spots: spotsOn(row) }] : [];
   });
 
-/** How many readings are wet for what they were taken in, and how wet the wettest is. */
-export function wetnessOf(answers: SheetAnswers): {
+interface Wetness {
   readonly wet: number;
+  /** Percent by mass; null where nothing was read. */
   readonly most: number | null;
-} {
-  const all = wallsOf(answers).flatMap(({ material, spots }) =>
-    spots.map(({ wet }) => ({ wet, band: bandOf(material, wet) })),
-  );
-  return {
-    wet: all.filter(({ band }) => band === 'wet').length,
-    most: all.length === 0 ? null : Math.max(...all.map(({ wet }) => wet)),
-  };
+}
+
+/** How many readings are wet for what they were taken in, and how wet the wettest is. */
+export function wetnessOf(answers: SheetAnswers): Wetness {
+  let wet = 0;
+  let most: number | null = null;
+  for (const { material, spots } of wallsOf(answers))
+    for (const spot of spots) {
+      if (bandOf(material, spot.wet) === 'wet') wet++;
+      if (most === null || spot.wet > most) most = spot.wet;
+    }
+  return { wet, most };
 }
