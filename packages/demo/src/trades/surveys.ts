@@ -84,7 +84,7 @@ export const SURVEYS: readonly Survey[] = [
   energyWork(6, 'Dunlin hut'),
   energyCheck(2, 'Turnstone hut'),
   propertyReport(12, 'Harbour clinic', { reader: 'owner', address: 'Mole lane 4', wettest: 3.4 }),
-  propertyReport(2, 'Kittiwake hut', { reader: 'buyer', address: 'Upper path 1', wettest: 7.6 }),
+  propertyReport(2, 'Auk refuge', { reader: 'buyer', address: 'Upper path 1', wettest: 7.6 }),
   propertyReport(1, 'Razorbill hut', {
     reader: 'lender',
     address: 'Upper path 7',
