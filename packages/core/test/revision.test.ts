@@ -8,8 +8,9 @@ const entry = (index: number, path: string, kind: Entry['kind'] = 'answer'): Ent
 });
 
 test('the first report is no other version, and neither is one that was never approved', () => {
-  expect(revisionOf([])).toBeNull();
-  expect(revisionOf([entry(1, 'a'), entry(2, '~stage', 'approve')])).toBeNull();
+  expect(revisionOf([], new Set())).toBeNull();
+  const once = [entry(1, 'a'), entry(2, '~stage', 'approve')];
+  expect(revisionOf(once, new Set([once[1]?.id ?? '']))).toBeNull();
 });
 
 test('the second says which it replaces and what changed since, each once', () => {
@@ -23,9 +24,22 @@ test('the second says which it replaces and what changed since, each once', () =
     entry(7, 'b'),
     entry(8, '~stage', 'approve'),
   ];
-  const revision = revisionOf([...entries].reverse());
+  const [first, second] = [entries[2]?.id ?? '', entries[7]?.id ?? ''];
+  const revision = revisionOf([...entries].reverse(), new Set([first]));
   expect(revision).toMatchObject({ number: 2, changed: ['b', 'a'] });
-  expect(revision?.instead.id).toBe(entries[2]?.id);
-  const third = revisionOf([...entries, entry(9, 'c', 'correct'), entry(10, '~stage', 'approve')]);
+  expect(revision?.instead.id).toBe(first);
+  const more = [...entries, entry(9, 'c', 'correct'), entry(10, '~stage', 'approve')];
+  const third = revisionOf(more, new Set([first, second]));
   expect(third).toMatchObject({ number: 3, changed: ['c'] });
+});
+
+test('an approval that was taken back before its report went out is no version', () => {
+  const entries = [
+    entry(1, 'a'),
+    entry(2, '~stage', 'approve'),
+    entry(3, '~stage', 'return'),
+    entry(4, 'a'),
+    entry(5, '~stage', 'approve'),
+  ];
+  expect(revisionOf(entries, new Set())).toBeNull();
 });

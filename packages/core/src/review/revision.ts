@@ -10,18 +10,25 @@ export interface Revision {
   readonly changed: readonly string[];
 }
 
-/** What makes a report another than the first; null for the first, and where nothing was approved yet. */
-export function revisionOf(entries: readonly Entry[]): Revision | null {
-  const approvals = entries
-    .filter(({ kind }) => kind === 'approve')
-    .sort((a, b) => (a.id < b.id ? -1 : 1));
-  const instead = approvals.at(-2);
+/**
+ * What makes a report another than the first: approvals before the last whose reports went out, named by their
+ * ids. One that was taken back before its report was on its way is none. Null for the first, and where nothing
+ * was approved yet.
+ */
+export function revisionOf(
+  entries: readonly Entry[],
+  wentOut: ReadonlySet<string>,
+): Revision | null {
+  const byId = (a: Entry, b: Entry): number => (a.id < b.id ? -1 : 1);
+  const approvals = entries.filter(({ kind }) => kind === 'approve').sort(byId);
+  const earlier = approvals.slice(0, -1).filter(({ id }) => wentOut.has(id));
+  const instead = earlier.at(-1);
   if (!instead) return null;
   const since = entries
     .filter((entry) => entry.path !== STAGE_PATH && !covers(instead, entry))
-    .sort((a, b) => (a.id < b.id ? -1 : 1));
+    .sort(byId);
   return {
-    ...{ number: approvals.length, instead },
+    ...{ number: earlier.length + 1, instead },
     changed: [...new Set(since.map(({ path }) => path))],
   };
 }

@@ -23,7 +23,7 @@ export function Suiting({ chosen, asked }: SuitingProps) {
   const people = usePeople();
   const theirs = chosen.filter((id) => typeof id === 'string' && id !== '');
   const query = asked && new URLSearchParams(asked as Record<string, string>).toString();
-  const { answer } = useOffice(
+  const { answer, problem } = useOffice(
     SuitingAnswer,
     query && theirs.length > 0 ? `/api/suiting?${query}` : null,
     ['person', 'client', 'template'],
@@ -40,7 +40,7 @@ export function Suiting({ chosen, asked }: SuitingProps) {
     <Column gap="$2" role="status" minHeight={ROOM}>
       {answer ? null : (
         <Body small quiet>
-          Looking whom it suits …
+          {problem ?? 'Looking whom it suits …'}
         </Body>
       )}
       {short.map(({ id, lacks }) => (

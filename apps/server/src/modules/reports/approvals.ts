@@ -11,6 +11,7 @@ import { lettersOf } from './letters-of.ts';
 import type { ReportMaker } from './maker.ts';
 import { sendLetter } from '../../mail/letters.ts';
 import type { Queue } from '../../queue/queue.ts';
+import { wentOut } from './went-out.ts';
 import { queueReport, type ReportTask } from './queue.ts';
 
 /**
@@ -91,11 +92,7 @@ export async function reportApproval(
     const { job, site, title, isAnother } = await within(async (db) => {
       const row = await findJob(db, { sheets: { id: sheet } });
       const own = row.sheets.find(({ id }) => id === sheet);
-      const earlier = await db.query<unknown[]>(
-        `SELECT 1 FROM approval WHERE sheet_id = $1 AND entry_id < $2 AND mailed_at IS NOT NULL LIMIT 1`,
-        [sheet, approval],
-      );
-      const isAnother = earlier.length > 0;
+      const isAnother = [...(await wentOut(db, sheet))].some((id) => id < approval);
       return { job: row, site: row.site, title: titleOfSheet(row, own), isAnother };
     });
     for (const { to, words } of lettersOf(job, known.mailed_to)) {

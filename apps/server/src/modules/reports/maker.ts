@@ -11,6 +11,7 @@ import type { MediaFiles } from '../media/files.ts';
 import { findDossier } from '../review/dossier.ts';
 import type { ReportData } from './data.ts';
 import { knownOf } from './known.ts';
+import { wentOut } from './went-out.ts';
 
 export interface Report {
   readonly name: string;
@@ -41,12 +42,15 @@ export class ReportMaker {
     within: Within,
     approval: string | null = null,
   ): Promise<Report> {
-    const asked = await within((db) => this.gather(db, sheet));
+    const { out, ...asked } = await within(async (db) => ({
+      ...(await this.gather(db, sheet)),
+      out: await wentOut(db, sheet),
+    }));
     const dossier = approval === null ? asked.dossier : asOf(asked.dossier, approval);
-    const data = { ...asked, dossier, photos: await this.photosOf(organisation, dossier) };
-    const bytes = await this.draw(organisation, data);
-    const revision = revisionOf(dossier.entries)?.number ?? 1;
-    const which = revision > 1 ? `, version ${revision}` : '';
+    const revision = revisionOf(dossier.entries, out);
+    const photos = await this.photosOf(organisation, dossier);
+    const bytes = await this.draw(organisation, { ...asked, dossier, revision, photos });
+    const which = revision ? `, version ${revision.number}` : '';
     return {
       name: `${dossier.site.name}, ${dossier.job.title}${which}.pdf`,
       bytes: Buffer.from(bytes),
@@ -66,7 +70,10 @@ export class ReportMaker {
     }
   }
 
-  private async gather(db: EntityManager, sheet: string): Promise<Omit<ReportData, 'photos'>> {
+  private async gather(
+    db: EntityManager,
+    sheet: string,
+  ): Promise<Omit<ReportData, 'photos' | 'revision'>> {
     const dossier = await findDossier(db, sheet);
     const [own] = await db.find(OrganisationRow);
     return {

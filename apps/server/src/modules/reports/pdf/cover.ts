@@ -1,6 +1,5 @@
 import type { DocumentThen } from '@ant-trail/contract/documents';
 import { sayFact } from '@ant-trail/core/fields';
-import { revisionOf } from '@ant-trail/core/review';
 import {
   everyQuestion,
   sayMinutes,
@@ -116,8 +115,7 @@ export function writeCover(
 }
 
 /** That it takes the place of a report that went out before, and what is otherwise in it. */
-function sayRevision({ dossier: { entries, version } }: ReportData, say: Say): string {
-  const revision = revisionOf(entries);
+function sayRevision({ dossier: { version }, revision }: ReportData, say: Say): string {
   if (!revision) return '';
   const { number, instead, changed } = revision;
   const what = [...new Set(changed.map((path) => sayPath(version.body, path)))];
