@@ -1,9 +1,9 @@
+import { rowPath, rowScope } from '../log/index.ts';
 import { namedKit, type ToldFact } from '../trades/index.ts';
 import { answersOf } from './answers-of.ts';
 import { everyQuestion } from './every-question.ts';
 import type { LastAnswer } from './last-answer.ts';
 import { answersToCarry } from './last-visit.ts';
-import type { SheetPlan } from './planned.ts';
 import type { SheetState } from './state.ts';
 import type { FollowUp, TemplateBody } from './template.ts';
 import { rulesOf } from './kinds/index.ts';
@@ -50,32 +50,26 @@ export function toldBy(state: SheetState, body: TemplateBody): Told {
 }
 
 /**
- * Answers and rows a following sheet can begin with, in the order they are to be entered. What its template does
- * not ask for is left out; whether it may be filled in beforehand is for `problemWithEntry` to say.
+ * Answers and rows a following sheet can begin with, in the order they are to be entered; a kit's facts stand above
+ * what is carried. Whether its template asks for them, and lets them be filled in beforehand, `problemWithEntry` says.
  */
-export function fillIn(plan: SheetPlan, told: Told, newRow: () => string): readonly LastAnswer[] {
-  const known = new Map(
-    told.carried.filter(({ path }) => isAsked(plan, path)).map((each) => [each.path, each]),
-  );
-  const put = (path: string, { value, unit }: Omit<ToldFact, 'key'>): void => {
-    if (isAsked(plan, path))
-      known.set(path, { path, value, ...(unit === undefined ? {} : { unit }) });
-  };
-  for (const fact of told.facts) put(fact.key, fact);
-  told.rows.forEach(({ group, name, facts }, at) => {
-    if (plan.questions.get(group)?.question.kind !== 'rows') return;
-    const path = `${group}/${newRow()}`;
-    known.set(path, { path, value: { order: at + 1, name } });
-    for (const fact of facts) put(`${path}/${fact.key}`, fact);
-  });
-  return [...known.values()];
-}
-
-/** The last name in a path of questions and rows is that of a question, or of a row in a group that is one. */
-function isAsked(plan: SheetPlan, path: string): boolean {
-  const names = path.split('/');
-  const key = names.length % 2 === 1 ? names.at(-1) : names.at(-2);
-  return key !== undefined && plan.questions.has(key);
+export function fillIn(told: Told, newRow: () => string): readonly LastAnswer[] {
+  const facts = (scope: string, known: readonly ToldFact[]): LastAnswer[] =>
+    known.map(({ key, ...fact }) => ({ path: `${scope}${key}`, ...fact }));
+  const own = facts('', told.facts);
+  const known = new Set(own.map(({ path }) => path));
+  return [
+    ...told.carried.filter(({ path }) => !known.has(path)),
+    ...own,
+    ...told.rows.flatMap((row, at): LastAnswer[] => {
+      const id = newRow();
+      const value = { order: at + 1, name: row.name };
+      return [
+        { path: rowPath(row.group, id), value },
+        ...facts(rowScope(row.group, id), row.facts),
+      ];
+    }),
+  ];
 }
 
 /** The condition of a rule in words, such as “The household” is “Accepts”; null where it has none. */

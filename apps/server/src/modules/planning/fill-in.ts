@@ -21,7 +21,7 @@ export async function fillInSheet(
   { sheet, version, told, by }: Filling,
 ): Promise<void> {
   const plan = planOf(version);
-  const entries = fillIn(plan, told, randomUUID).map((known) =>
+  const entries = fillIn(told, randomUUID).map((known) =>
     officeEntry({ ...known, sheet, kind: 'prepare', seen: [], by }),
   );
   const refused = entries.filter((entry) => problemWithEntry(plan, entry) !== null);
