@@ -127,7 +127,9 @@ test('a house is inspected with no network: what was not seen, a wet wall, what 
     await page.mouse.move(box.x + 200, box.y + 120, { steps: 4 });
     await page.mouse.up();
     await page.getByRole('button', { name: /^Mark 1, Condition 1/ }).click();
-    await page.getByTestId('place-sketch').click({ position: { x: 120, y: 90 } });
+    await page
+      .getByRole('img', { name: 'Sketch with what is to be put right' })
+      .click({ position: { x: 120, y: 90 } });
     await expect(page.getByRole('button', { name: /^Mark 1, Condition 1, marked/ })).toBeVisible();
     await mustBeAccessible(page, 'main');
   });

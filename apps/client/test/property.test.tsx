@@ -2,7 +2,13 @@ import * as kit from '@ant-trail/core/trades/property';
 import { act, cleanup } from '@testing-library/react';
 import { PROPERTY_REPORT } from '../../../packages/demo/src/trades/property/report.ts';
 import { newId } from '@/device/identity.ts';
-import { isRead, laidOn, materialOf, saidForPlaces } from '@/features/trades/property/spots.ts';
+import {
+  isRead,
+  laidOn,
+  materialOf,
+  roomOn,
+  saidForPlaces,
+} from '@/features/trades/property/spots.ts';
 import { sayWall } from '@/features/trades/property/walls.tsx';
 import type { Said } from '@/features/trades/part.ts';
 import { showSheet, type OpenedSheet } from './support/sheet.tsx';
@@ -50,6 +56,8 @@ test('a wall is laid out, read, and laid out further; its words follow', async (
   const all = laidOn(wallIn(sheet));
   expect(all.map(({ wet }) => wet)).toEqual([6.5, 2, null]);
   expect(all.filter(isRead)).toHaveLength(2);
+  // A wall takes no more than its template says.
+  expect(roomOn(wallIn(sheet))).toBe(197);
 });
 
 test('two who lay the same wall out keep both, and neither reading is lost', async () => {

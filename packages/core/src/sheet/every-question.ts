@@ -21,8 +21,21 @@ export function* walk(
   }
 }
 
-/** The question at a path, wherever it stands; null when it is not asked. */
-export function questionAtPath(state: SheetState, path: string): QuestionState | null {
-  for (const stop of everyQuestion(state)) if (stop.state.path === path) return stop.state;
+/** The question at a path, wherever it stands; null when it is not asked. Rows it can't stand in are gone past. */
+export function questionAtPath({ sections }: SheetState, path: string): QuestionState | null {
+  for (const { questions } of sections) {
+    const found = amongPaths(questions, path);
+    if (found) return found;
+  }
+  return null;
+}
+
+function amongPaths(questions: readonly QuestionState[], path: string): QuestionState | null {
+  for (const state of questions) {
+    if (state.path === path) return state;
+    if (!path.startsWith(`${state.path}/`)) continue;
+    const row = state.rows.find((each) => path.startsWith(`${each.path}/`));
+    return row ? amongPaths(row.questions, path) : null;
+  }
   return null;
 }

@@ -1,5 +1,5 @@
 import type { Catalogue } from '@ant-trail/core/catalogues';
-import { answersOf, type SheetState } from '@ant-trail/core/sheet';
+import { answersOf, questionAtPath, type SheetState } from '@ant-trail/core/sheet';
 import type * as Energy from '@ant-trail/core/trades/energy';
 import { PARTS } from '@ant-trail/core/trades/energy/keys';
 import { useEffect, useMemo, useState } from 'react';
@@ -51,10 +51,7 @@ export function nowOf(
   const answers = answersOf(state);
   const survey = kit.surveyOf(answers);
   if (!survey) return null;
-  const all = rowsAt(state, PARTS);
+  const all = questionAtPath(state, PARTS)?.rows ?? [];
   const rows = kit.partsAt(answers).flatMap((at) => all[at] ?? []);
   return { kit, survey, measures, dangers: kit.dangersOf(answers), rows };
 }
-
-const rowsAt = ({ sections }: SheetState, key: string) =>
-  sections.flatMap(({ questions }) => questions).find(({ path }) => path === key)?.rows ?? [];

@@ -7,7 +7,7 @@ import { NumberField } from '@/design/number-field.tsx';
 import { Body } from '@/design/text.tsx';
 import { newId } from '@/device/identity.ts';
 import type { KitRowsProps } from '../part.ts';
-import { saidForPlaces } from './spots.ts';
+import { roomOn, saidForPlaces } from './spots.ts';
 import type { PropertyKit } from './use-property.ts';
 
 interface LayOutProps {
@@ -27,6 +27,9 @@ export function LayOut({ kit, wall, write, onClose }: LayOutProps) {
   const lay = async (): Promise<void> => {
     const laid = kit.layOut(columns ?? 0, lines ?? 0, apart ?? 0);
     if ('problem' in laid) return setProblem(laid.problem);
+    const room = roomOn(wall);
+    if (room !== null && laid.places.length > room)
+      return setProblem(`There is room for ${room} more.`);
     const said = saidForPlaces(wall, laid.places, newId);
     const refused = await write(said);
     if (refused === null) onClose(said[0]?.path ?? null);

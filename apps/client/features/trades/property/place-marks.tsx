@@ -1,4 +1,10 @@
-import { answersOf, isSketch, type RowState, type SheetState } from '@ant-trail/core/sheet';
+import {
+  answersOf,
+  isSketch,
+  questionAtPath,
+  type RowState,
+  type SheetState,
+} from '@ant-trail/core/sheet';
 import { sketchToSvg } from '@ant-trail/core/sketch';
 import { CONDITIONS, MARK, SKETCH } from '@ant-trail/core/trades/property/keys';
 import { useMemo, useState } from 'react';
@@ -63,7 +69,8 @@ export default function PlaceMarks({ state, locked, write }: KitPartProps) {
               (event.clientY - box.top) / box.height,
             );
         }}
-        data-testid="place-sketch"
+        role="img"
+        aria-label="Sketch with what is to be put right"
       >
         {sketch.under ? (
           <div style={{ position: 'absolute', inset: 0, overflow: 'hidden' }}>
@@ -106,12 +113,10 @@ export default function PlaceMarks({ state, locked, write }: KitPartProps) {
   );
 }
 
-const questionsOf = ({ sections }: SheetState) => sections.flatMap(({ questions }) => questions);
-
 const rowsOf = (state: SheetState): readonly RowState[] =>
-  questionsOf(state).find(({ path }) => path === CONDITIONS)?.rows ?? [];
+  questionAtPath(state, CONDITIONS)?.rows ?? [];
 
 function sketchOf(state: SheetState) {
-  const value = questionsOf(state).find(({ path }) => path === SKETCH)?.answer?.value;
+  const value = questionAtPath(state, SKETCH)?.answer?.value;
   return isSketch(value) ? value : null;
 }

@@ -59,3 +59,10 @@ export const saidForPlaces = (
     ];
   });
 };
+
+/** How many more places a wall takes by its template; null where that sets no end. */
+export function roomOn(wall: RowState): number | null {
+  const group = answerIn(wall, SPOTS);
+  const most = group?.question.kind === 'rows' ? group.question.most : undefined;
+  return most === undefined ? null : most - (group?.rows.length ?? 0);
+}

@@ -1,12 +1,9 @@
 import { useTheme } from '@tamagui/core';
-import type { Band, WallPicture } from '@ant-trail/core/trades/property';
+import type { WallPicture } from '@ant-trail/core/trades/property';
 import Svg, { Circle, Path, Rect, Text } from 'react-native-svg';
 import type { PropertyKit } from './use-property.ts';
 
 const WIDTH = 340;
-
-/** How much of the colour of water a place has: dry, damp and wet are told by their numbers as well. */
-export const DEPTHS: Readonly<Record<Band, number>> = { dry: 0.05, damp: 0.28, wet: 0.56 };
 
 interface WallDrawingProps {
   readonly kit: PropertyKit;
@@ -29,7 +26,7 @@ export function WallDrawing({ kit, picture, at }: WallDrawingProps) {
           key={band}
           d={kit.pathOf(picture, band, WIDTH)}
           fill={lake}
-          fillOpacity={DEPTHS[band]}
+          fillOpacity={kit.DEPTHS[band]}
         />
       ))}
       {points.map(({ x, y, wet }, index) => (

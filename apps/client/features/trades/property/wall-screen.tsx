@@ -10,7 +10,7 @@ import { LayOut } from './lay-out.tsx';
 import { ReadOne, SpotList } from './read-spots.tsx';
 import { isLaid, isRead, laidOn, materialOf } from './spots.ts';
 import type { PropertyKit } from './use-property.ts';
-import { DEPTHS, WallDrawing } from './wall-drawing.tsx';
+import { WallDrawing } from './wall-drawing.tsx';
 
 interface WallScreenProps extends KitRowsProps {
   readonly kit: PropertyKit;
@@ -93,7 +93,7 @@ function Legend({ kit }: { readonly kit: PropertyKit }) {
       {kit.BANDS.map((band) => (
         <Row key={band} gap="$2" alignItems="center">
           <Column width={18} height={18} borderWidth={1} borderColor="$ink">
-            <Column flex={1} backgroundColor="$lake" opacity={DEPTHS[band]} />
+            <Column flex={1} backgroundColor="$lake" opacity={kit.DEPTHS[band]} />
           </Column>
           <Body small>{band}</Body>
         </Row>

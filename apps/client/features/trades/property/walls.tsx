@@ -24,6 +24,9 @@ export default function Walls(props: KitRowsProps) {
     onShown();
   }, [sought, rows, onShown]);
   if (!kit) return null;
+  const { question } = state;
+  const isFull =
+    question.kind === 'rows' && question.most !== undefined && rows.length >= question.most;
   const add = async (): Promise<void> => {
     const id = newId();
     const order = Math.max(0, ...rows.map((row) => row.order)) + 1;
@@ -45,7 +48,7 @@ export default function Walls(props: KitRowsProps) {
           {trouble}
         </Body>
       ) : null}
-      {locked ? null : (
+      {locked || isFull ? null : (
         <Row>
           <Button onPress={add}>{rows.length === 0 ? 'The first wall' : 'Another wall'}</Button>
         </Row>

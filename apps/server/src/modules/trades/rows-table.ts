@@ -2,6 +2,7 @@ import { sayRange } from '@ant-trail/core/measure';
 import {
   isReading,
   isSaid,
+  questionAtPath,
   sayState,
   type QuestionState,
   type RowState,
@@ -17,9 +18,7 @@ const asItIs = (day: string): string => day;
 
 /** The rows of a group at the top of a sheet; none where it is not asked. */
 export const rowsAt = (state: SheetState, key: string): readonly RowState[] =>
-  state.sections
-    .flatMap(({ questions }) => questions)
-    .find(({ path, question }) => path === key && question.kind === 'rows')?.rows ?? [];
+  questionAtPath(state, key)?.rows ?? [];
 
 /** A line for each row; what is said of none of them has no column. */
 export function writeTable(

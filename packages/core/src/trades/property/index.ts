@@ -7,6 +7,7 @@ export { limitsOf, unseenAreas, type Limit } from './limits.ts';
 export {
   BANDS,
   bandOf,
+  DEPTHS,
   MATERIALS,
   pathOf,
   pictureOf,

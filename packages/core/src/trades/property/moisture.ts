@@ -34,8 +34,9 @@ const SAME_PLACE = 1e-8;
 
 /**
  * What a wall is likely to hold between its readings: their mean, the nearer the heavier (inverse distance
- * weighting, D. Shepard, 1968, with the fourth power of the distance: with the second each reading would be an island). At a reading it is that reading, of several the wettest, and nowhere
- * more than the highest or less than the lowest.
+ * weighting, D. Shepard, 1968, with the fourth power of the distance: with the second each reading would be an
+ * island). At a reading it is that reading, of several the wettest, and nowhere more than the highest or less
+ * than the lowest.
  */
 export function wetAt(spots: readonly Spot[], across: number, up: number): number | null {
   let here: number | null = null;
@@ -129,6 +130,9 @@ function frameAround(spots: readonly Pick<Spot, 'across' | 'up'>[]) {
     height: Math.max(...up) + ROOM - low,
   };
 }
+
+/** How much of the colour of water each band is drawn with; it is told by the numbers written on it as well. */
+export const DEPTHS: Readonly<Record<Band, number>> = { dry: 0.05, damp: 0.28, wet: 0.56 };
 
 /** How far tiles reach over one another, so that no seam shows between them. */
 const OVER = 0.002;

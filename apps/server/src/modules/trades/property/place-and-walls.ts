@@ -1,12 +1,18 @@
-import { answersOf, isSketch, type RowState, type SheetState } from '@ant-trail/core/sheet';
+import {
+  answersOf,
+  isSketch,
+  questionAtPath,
+  type RowState,
+  type SheetState,
+} from '@ant-trail/core/sheet';
 import {
   BANDS,
   conditionsOf,
+  DEPTHS,
   limitsOf,
   pathOf,
   pictureOf,
   wallsOf,
-  type Band,
   type Condition,
   type WallPicture,
 } from '@ant-trail/core/trades/property';
@@ -74,16 +80,11 @@ const SOON = { now: 'at once', soon: 'within the year', watch: 'watch it' } as c
 const SKETCH_WIDE = 360;
 
 /** The sketch with the numbers on it; a picture underneath stands among the answers. */
-function drawSketchWith(
-  paper: Paper,
-  { sections }: SheetState,
-  conditions: readonly Condition[],
-): void {
+function drawSketchWith(paper: Paper, state: SheetState, conditions: readonly Condition[]): void {
   const marked = conditions.flatMap(({ number, mark, urgency }) =>
     mark ? [{ number, mark, urgency }] : [],
   );
-  const value = sections.flatMap(({ questions }) => questions).find(({ path }) => path === SKETCH)
-    ?.answer?.value;
+  const value = questionAtPath(state, SKETCH)?.answer?.value;
   if (!isSketch(value) || marked.length === 0) return;
   const height = value.height * SKETCH_WIDE;
   paper.need(height + 20);
@@ -129,7 +130,6 @@ function drawWalls(paper: Paper, state: SheetState): void {
 }
 
 const WALL_WIDE = 330;
-const DEPTHS: Readonly<Record<Band, number>> = { dry: 0.05, damp: 0.28, wet: 0.56 };
 
 function drawWall(paper: Paper, name: string, picture: WallPicture): void {
   const { height, points } = picture;
