@@ -197,7 +197,7 @@ test('what is known is filled in for whoever comes next, once, and only where th
   );
   const before = await publishes(
     body('Ask', [known('owner'), boards(fine), halls, { ...fine, key: 'word', label: 'Agreed?' }], {
-      ...{ ...RULE, title: 'Do what was agreed', template: after },
+      ...{ ...RULE, title: '', template: after },
       only: { question: 'word', answer: 'yes' },
     }),
   );
@@ -221,7 +221,7 @@ test('what is known is filled in for whoever comes next, once, and only where th
   };
   const no = await asked('no');
   expect((await details(no.job.id)).sheets[0]?.next).toMatchObject({
-    onlyWhere: '“Agreed?” is “Yes”',
+    ...{ title: 'Do it', onlyWhere: '“Agreed?” is “Yes”' },
   });
   const next = await followed((await asked('yes')).job.id);
   const { card } = await details(next.job ?? '');

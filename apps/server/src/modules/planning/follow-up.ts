@@ -80,13 +80,8 @@ async function planNext(
     {
       ...{ site: job.site.id, template, asset: sheet.asset, day, person: isHere ? same : null },
       title: rule.title || version.body.title,
-      ...{
-        instructions: '',
-        windowFrom: null,
-        windowTo: null,
-        recipients: job.recipients,
-        words: job.letterWords,
-      },
+      ...{ instructions: '', windowFrom: null, windowTo: null },
+      ...{ recipients: job.recipients, words: job.letterWords },
       ...{ start: visit.start, minutes: visit.minutes, reader: job.reader },
     },
     { follows: { job: job.id, title: job.title, day: job.day } },
@@ -122,6 +117,9 @@ export async function nextOf(
   const finished = await finishedOn(db, ids);
   const { timeZone } = await db.findOneByOrFail(OrganisationRow, { id: job.org });
   const today = inZone(new Date(), timeZone).day;
+  const titles = new Map<string, string>();
+  for (const [sheet, { rule, body }] of ruled)
+    titles.set(sheet, await titleOfNext(db, rule, body.title));
   return new Map(
     [...ruled].map(([sheet, { rule, body }]) => {
       const row = made.find((each) => each.sheet === sheet);
@@ -129,7 +127,7 @@ export async function nextOf(
       return [
         sheet,
         {
-          ...{ title: rule.title || body.title, days: rule.days },
+          ...{ title: titles.get(sheet) ?? body.title, days: rule.days },
           ...{ onlyAmiss: rule.when === 'amiss', onlyWhere: sayOnly(body, rule) },
           day: row?.day ?? (at ? followUpDay(rule, inZone(at, timeZone).day, today) : null),
           ...{ job: row?.job ?? null, trouble: row?.trouble ?? null },
@@ -137,4 +135,10 @@ export async function nextOf(
       ];
     }),
   );
+}
+
+/** What the next job is called: as the rule says, else as its sheet. */
+async function titleOfNext(db: EntityManager, { title, template }: FollowUp, own: string) {
+  if (title) return title;
+  return template === null ? own : (await newestVersion(db, template)).body.title;
 }
