@@ -195,3 +195,18 @@ export async function openStop(page: Page, place: string): Promise<void> {
   else await page.getByRole('button', { name: 'More' }).click();
   await expect(page.getByRole('heading', { name: 'Getting in' })).toBeVisible();
 }
+
+/** Writes an answer, and leaves it. */
+export async function write(page: Page, label: string, value: string): Promise<void> {
+  const box = question(page, label).getByRole('textbox').first();
+  await box.fill(value);
+  await box.blur();
+}
+
+export const goToSection = (page: Page, section: string): Promise<void> =>
+  page.getByRole('button', { name: new RegExp(`^${section}`) }).click();
+
+export async function finishSheet(page: Page): Promise<void> {
+  await page.getByRole('button', { name: 'Finish', exact: true }).click();
+  await page.getByRole('button', { name: 'Finish the sheet' }).click();
+}

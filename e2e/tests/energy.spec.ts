@@ -3,11 +3,14 @@ import { mustBeAccessible } from '../support/accessible.ts';
 import { TestOffice } from '../support/office.ts';
 import {
   drawSignature,
+  finishSheet,
+  goToSection,
   openDesk,
   openPhone,
   planJob,
   question,
   startSheet,
+  write,
 } from '../support/people.ts';
 import { readReckoned, reportOf } from '../support/report.ts';
 
@@ -19,25 +22,11 @@ test.afterAll(() => office.close());
 
 const SHEET = 'Energy survey';
 
-async function fill(page: Page, label: string, value: string): Promise<void> {
-  const box = question(page, label).getByRole('textbox').first();
-  await box.fill(value);
-  await box.blur();
-}
-
 async function addRow(page: Page, each: string): Promise<void> {
   await page.getByRole('button', { name: `Add ${each}` }).click();
   await page.getByRole('dialog').getByRole('button', { name: 'Add', exact: true }).click();
   // Not taken for the second tap on what closed the dialog.
   await page.waitForTimeout(700);
-}
-
-const go = (page: Page, section: string) =>
-  page.getByRole('button', { name: new RegExp(`^${section}`) }).click();
-
-async function finish(page: Page): Promise<void> {
-  await page.getByRole('button', { name: 'Finish', exact: true }).click();
-  await page.getByRole('button', { name: 'Finish the sheet' }).click();
 }
 
 /** Waits for the job that follows, and gives it to the surveyor for today. Gives the ids of its sheet and its visit. */
@@ -133,41 +122,41 @@ test('a house is gone through with no network, measures are taken up, and the pr
   };
   await look('Programme', 'Winter grant of the Assembly');
   await drawSignature(page);
-  await go(page, 'House');
-  await fill(page, 'Heated floor', '100');
-  await fill(page, 'Height of the rooms', '2.4');
-  await fill(page, 'Bedrooms', '2');
+  await goToSection(page, 'House');
+  await write(page, 'Heated floor', '100');
+  await write(page, 'Height of the rooms', '2.4');
+  await write(page, 'Bedrooms', '2');
   await look('Nearest weather station', 'Saddle');
   await look('Heated with', 'Heating oil');
-  await fill(page, 'Of its energy, becomes warmth', '0');
+  await write(page, 'Of its energy, becomes warmth', '0');
   await expect(
     question(page, 'Of its energy, becomes warmth').getByText(/50 to 98 %/),
   ).toBeVisible();
-  await fill(page, 'Of its energy, becomes warmth', '75');
-  await fill(page, 'Of that, arrives in the rooms', '90');
+  await write(page, 'Of its energy, becomes warmth', '75');
+  await write(page, 'Of that, arrives in the rooms', '90');
   await look('Lights and appliances run on', 'Electricity');
-  await fill(page, 'They take in a year', '2400');
-  await go(page, 'Safety');
+  await write(page, 'They take in a year', '2400');
+  await goToSection(page, 'Safety');
   await question(page, 'Does the chimney draw?')
     .getByRole('radio', { name: 'No', exact: true })
     .click();
-  await fill(page, 'Carbon monoxide in the room', '3');
+  await write(page, 'Carbon monoxide in the room', '3');
   for (const danger of [
     ...['Gas leak found?', 'Mould or damp?', 'Anything that may hold asbestos?'],
     'Bare or old wiring in the loft?',
   ])
     await question(page, danger).getByRole('radio', { name: 'No', exact: true }).click();
 
-  await go(page, 'Shell');
+  await goToSection(page, 'Shell');
   await expect(page.getByText(/is drawn here once the house/)).toBeVisible();
   await addRow(page, 'part');
   await page.getByRole('button', { name: /Part 1/ }).click();
   await question(page, 'What it is').getByRole('radio', { name: 'Roof' }).click();
-  await fill(page, 'Area', '-4');
+  await write(page, 'Area', '-4');
   await expect(question(page, 'Area').getByText(/above 0: measure it again/)).toBeVisible();
-  await fill(page, 'Area', '40');
+  await write(page, 'Area', '40');
   await question(page, 'Behind it').getByRole('radio', { name: 'Outside' }).click();
-  await fill(page, 'U-value, where it is known', '0.7');
+  await write(page, 'U-value, where it is known', '0.7');
   // Closed again: the next part is added beside it.
   await page
     .getByRole('button', { name: /Part 1/ })
@@ -176,9 +165,9 @@ test('a house is gone through with no network, measures are taken up, and the pr
   await addRow(page, 'part');
   await page.getByRole('button', { name: /Part 2/ }).click();
   await question(page, 'What it is').getByRole('radio', { name: 'Wall' }).click();
-  await fill(page, 'Area', '90');
+  await write(page, 'Area', '90');
   await question(page, 'Behind it').getByRole('radio', { name: 'Outside' }).click();
-  await fill(page, 'U-value, where it is known', '1.6');
+  await write(page, 'U-value, where it is known', '1.6');
 
   const heat = page.getByRole('list', { name: 'Where the heat goes' });
   await expect(heat.getByRole('button', { name: /^Walls/ })).toBeVisible();
@@ -207,7 +196,7 @@ test('a house is gone through with no network, measures are taken up, and the pr
   await page.getByRole('button', { name: /^Take (it|all \d+) up$/ }).click();
   await expect(page.getByText('What the programme wants is reached.')).toBeVisible();
   await page.reload();
-  await go(page, 'Proposal');
+  await goToSection(page, 'Proposal');
   await expect(page.getByRole('heading', { name: 'What it comes to' })).toBeVisible();
   await mustBeAccessible(page, 'main');
   const reckoned = await saved(page).innerText();
@@ -217,7 +206,7 @@ test('a house is gone through with no network, measures are taken up, and the pr
     .click();
   for (const signature of ['Signature of the household', 'Your signature'])
     await drawSignature(page, question(page, signature));
-  await finish(page);
+  await finishSheet(page);
   await context.setOffline(false);
 
   await readReckoned(desk, office.url, 'Knot hut', reckoned);
@@ -241,9 +230,9 @@ test('a house is gone through with no network, measures are taken up, and the pr
   await context.setOffline(true);
   await page.reload();
   // It begins where something is left to be done: the facts are there, and can be looked at.
-  await go(page, 'What is agreed');
+  await goToSection(page, 'What is agreed');
   await expect(question(page, 'Air in the house').getByRole('textbox').first()).toHaveValue('240');
-  await go(page, 'Measures');
+  await goToSection(page, 'Measures');
   const works = await worksOf(order.sheet);
   expect(works.length).toBeGreaterThan(1);
   for (const work of works) {
@@ -252,19 +241,19 @@ test('a house is gone through with no network, measures are taken up, and the pr
     await question(page, 'How it went').getByRole('radio', { name: 'Done as agreed' }).click();
     await row.click();
   }
-  await go(page, 'When all is done');
+  await goToSection(page, 'When all is done');
   await question(page, 'Does the chimney draw, doors and windows shut?')
     .getByRole('radio', { name: 'Yes', exact: true })
     .click();
   await drawSignature(page);
-  await finish(page);
+  await finishSheet(page);
   await context.setOffline(false);
   await approve(desk, order.sheet);
 
   const check = await giveNext(desk, 'Energy check visit', '18:00');
   expect(await worksOf(check.sheet)).toEqual(works);
   await begin(page, 'Energy check visit', check.visit);
-  await go(page, 'Measures');
+  await goToSection(page, 'Measures');
   for (const work of works) {
     const row = page.getByRole('button', { name: new RegExp(work) }).first();
     await row.click();
@@ -273,17 +262,17 @@ test('a house is gone through with no network, measures are taken up, and the pr
       .click();
     await row.click();
   }
-  await go(page, 'What came of it');
+  await goToSection(page, 'What came of it');
   await expect(page.getByText(/stands here beside what you find/)).toBeVisible();
-  await fill(page, 'Days since the work', '100');
-  await fill(page, 'Used since then', '9000');
+  await write(page, 'Days since the work', '100');
+  await write(page, 'Used since then', '9000');
   const use = page.getByRole('group', { name: 'What the house uses' });
   await expect(use.getByText('32,850')).toBeVisible();
   await mustBeAccessible(page, 'main');
-  await go(page, 'Closing');
+  await goToSection(page, 'Closing');
   for (const signature of ['Signature of the household', 'Your signature'])
     await drawSignature(page, question(page, signature));
-  await finish(page);
+  await finishSheet(page);
   await approve(desk, check.sheet);
   await desk.goto(`${office.url}/review/${check.sheet}`);
   expect(await reportOf(desk, office.url)).toContain('Agreed and found');

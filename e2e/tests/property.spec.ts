@@ -4,11 +4,14 @@ import { TestOffice } from '../support/office.ts';
 import { noisyPhoto } from '../support/pictures.ts';
 import {
   drawSignature,
+  finishSheet,
+  goToSection,
   openDesk,
   openPhone,
   planJob,
   question,
   startSheet,
+  write,
 } from '../support/people.ts';
 import { reportOf } from '../support/report.ts';
 
@@ -21,16 +24,8 @@ test.afterAll(() => office.close());
 const SHEET = 'Property report';
 const PLACE = 'Shag Rock hut';
 
-const go = (page: Page, section: string) =>
-  page.getByRole('button', { name: new RegExp(`^${section}`) }).click();
 const choose = (page: Page, label: string, words: string) =>
   question(page, label).getByRole('radio', { name: words, exact: true }).click();
-
-async function fill(page: Page, label: string, value: string): Promise<void> {
-  const box = question(page, label).getByRole('textbox').first();
-  await box.fill(value);
-  await box.blur();
-}
 
 /** One area after the other; what was not wholly seen says why, with a picture. */
 async function goThroughAreas(page: Page): Promise<void> {
@@ -67,11 +62,11 @@ test('a house is inspected with no network: what was not seen, a wet wall, what 
   await startSheet(page, SHEET, PLACE);
   await choose(page, 'Who asked for it', 'Buyer');
   await question(page, 'Address or position').getByRole('textbox').first().fill('Rock lane 2');
-  await go(page, 'What was seen');
+  await goToSection(page, 'What was seen');
   await goThroughAreas(page);
 
   await test.step('a wall is read point by point, and its picture grows', async () => {
-    await go(page, 'Moisture');
+    await goToSection(page, 'Moisture');
     await page.getByRole('button', { name: 'The first wall' }).click();
     const wall = page.getByRole('dialog', { name: /Wall 1$/ });
     await expect(wall.getByText(/picture of the wall begins/)).toBeVisible();
@@ -107,15 +102,15 @@ test('a house is inspected with no network: what was not seen, a wet wall, what 
   });
 
   await test.step('what is to be put right is marked on the sketch', async () => {
-    await go(page, 'To put right');
+    await goToSection(page, 'To put right');
     await page.getByRole('button', { name: 'Add condition' }).click();
     await page.getByRole('dialog').getByRole('button', { name: 'Add', exact: true }).click();
     // Not taken for the second tap on what closed the dialog.
     await page.waitForTimeout(700);
     const row = page.getByRole('button', { name: /Condition 1/ }).first();
     await row.click();
-    await fill(page, 'What is to be put right', 'The gutter hangs loose');
-    await fill(page, 'Where', 'Outside wall to the sea');
+    await write(page, 'What is to be put right', 'The gutter hangs loose');
+    await write(page, 'Where', 'Outside wall to the sea');
     await choose(page, 'How soon', 'At once');
     await row.click();
     const paper = question(page, 'Sketch of the place').getByRole('img', { name: /draw here/ });
@@ -135,12 +130,11 @@ test('a house is inspected with no network: what was not seen, a wet wall, what 
   });
 
   await page.reload();
-  await go(page, 'Closing');
+  await goToSection(page, 'Closing');
   await expect(question(page, 'To be inspected again in, months').getByText('6')).toBeVisible();
   await page.getByRole('checkbox', { name: 'Yes, it is so' }).click();
   await drawSignature(page);
-  await page.getByRole('button', { name: 'Finish', exact: true }).click();
-  await page.getByRole('button', { name: 'Finish the sheet' }).click();
+  await finishSheet(page);
   await context.setOffline(false);
 
   await expect(async () => {

@@ -11,7 +11,7 @@ import {
   type TemplateBody,
 } from '../src/sheet/index.ts';
 import { followUpDay, isFollowed } from '../src/planning/index.ts';
-import { promisesOf } from '../src/trades/energy/index.ts';
+import { promiseLines, promisesOf, sayKept } from '../src/trades/energy/index.ts';
 import type { AnswerValue, Entry } from '../src/log/index.ts';
 
 const RULE: FollowUp = {
@@ -143,4 +143,11 @@ test('what was agreed is kept within a tenth; what was not measured is not judge
     { before: 30_000, agreed: 20_000, found: 25_000, isKept: false },
   ]);
   expect(promisesOf({ changes_agreed: 5, changes_found: 4 })).toMatchObject([{ before: null }]);
+  const [use] = promisesOf({ ...agreed, use_found: 25_000 });
+  expect(use && promiseLines(use)).toEqual([
+    { of: 'Before', said: '30,000', share: 1 },
+    { of: 'Agreed', said: '20,000', share: 20_000 / 30_000 },
+    { of: 'Found', said: '25,000', share: 25_000 / 30_000 },
+  ]);
+  expect(use && sayKept(use)).toMatch(/^More than a tenth/);
 });

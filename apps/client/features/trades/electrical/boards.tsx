@@ -1,12 +1,12 @@
 import { rowPath } from '@ant-trail/core/log';
 import { textOf, type RowState } from '@ant-trail/core/sheet';
 import { useEffect, useState } from 'react';
-import { Column, Leaf, Row } from '@/design/box.tsx';
-import { Button } from '@/design/button.tsx';
+import { Column, Row } from '@/design/box.tsx';
 import { Mark } from '@/design/mark.tsx';
 import { Body } from '@/design/text.tsx';
 import { newId } from '@/device/identity.ts';
 import type { KitRowsProps } from '../part.ts';
+import { RowCard, RowCards } from '../row-cards.tsx';
 import { circuitsOf, isSpare, placesOf, questionIn, standingOf, type At } from './places.ts';
 import { WaysScreen } from './ways-screen.tsx';
 
@@ -38,7 +38,12 @@ export default function Boards(props: KitRowsProps) {
   const board = rows.find(({ id }) => id === opened?.board);
   return (
     <Column gap="$3">
-      <Column role="list" aria-label={`${state.question.label} at a glance`} gap="$3">
+      <RowCards
+        label={state.question.label}
+        trouble={trouble}
+        another={locked ? null : rows.length === 0 ? 'The first board' : 'Another board'}
+        onAdd={addBoard}
+      >
         {rows.map((each) => (
           <BoardCard
             key={each.id}
@@ -46,19 +51,7 @@ export default function Boards(props: KitRowsProps) {
             onOpen={() => setOpened({ board: each.id, at: null })}
           />
         ))}
-      </Column>
-      {trouble ? (
-        <Body eyes strong role="alert">
-          {trouble}
-        </Body>
-      ) : null}
-      {locked ? null : (
-        <Row>
-          <Button onPress={addBoard}>
-            {rows.length === 0 ? 'The first board' : 'Another board'}
-          </Button>
-        </Row>
-      )}
+      </RowCards>
       {board ? (
         <WaysScreen
           key={board.id}
@@ -86,20 +79,7 @@ function BoardCard({ board, onOpen }: { board: RowState; onOpen: () => void }) {
   const beyond = standing.filter((mark) => mark === 'needs eyes').length;
   const inUse = standing.filter((mark) => mark !== null).length;
   return (
-    <Leaf role="listitem" padding="$3" gap="$3" flexDirection="column">
-      <Row className="to-hand" justifyContent="space-between" gap="$3">
-        <Column flex={1}>
-          <Body strong>{board.name}</Body>
-          {place ? (
-            <Body small quiet>
-              {textOf(place.value)}
-            </Body>
-          ) : null}
-        </Column>
-        <Button dense onPress={onOpen} label={`Open ${board.name}`}>
-          Open
-        </Button>
-      </Row>
+    <RowCard name={board.name} words={place ? textOf(place.value) : ''} onOpen={onOpen}>
       {ways.length > 0 ? (
         <Row flexWrap="wrap" gap="$1" aria-hidden>
           {ways.map((way, index) => {
@@ -124,6 +104,6 @@ function BoardCard({ board, onOpen }: { board: RowState; onOpen: () => void }) {
               .join(', ')
           : 'No ways yet.'}
       </Body>
-    </Leaf>
+    </RowCard>
   );
 }

@@ -5,13 +5,13 @@ import { useMemo } from 'react';
 import { Column, Row } from '@/design/box.tsx';
 import { Body, Figure, Heading } from '@/design/text.tsx';
 import type { KitPartProps } from '../part.ts';
-import { useKit } from './use-energy.ts';
+import { useKit, type EnergyKit } from './use-energy.ts';
 
 /** What was agreed beside what is found: how it was, how it should be, how it is. */
 export default function WhatCameOfIt({ state }: KitPartProps) {
   const kit = useKit();
   const promises = useMemo(() => kit?.promisesOf(answersOf(state)) ?? [], [kit, state]);
-  if (promises.length === 0)
+  if (!kit || promises.length === 0)
     return (
       <Column padding="$4">
         <Body small quiet>
@@ -24,21 +24,24 @@ export default function WhatCameOfIt({ state }: KitPartProps) {
     <Column padding="$4" gap="$4">
       <Heading>Agreed and found</Heading>
       {promises.map((promise) => (
-        <Side key={promise.label} promise={promise} />
+        <Side key={promise.label} {...{ kit, promise }} />
       ))}
     </Column>
   );
 }
 
-function Side({ promise }: { readonly promise: Promised }) {
+interface SideProps {
+  readonly kit: EnergyKit;
+  readonly promise: Promised;
+}
+
+function Side({ kit, promise }: SideProps) {
   const theme = useTheme();
-  const { label, unit, decimals, before, agreed, found, isKept } = promise;
-  const most = Math.max(before ?? 0, agreed, found);
-  const lines = [
-    ...(before === null ? [] : [['Before', before, theme.sand.get()] as const]),
-    ['Agreed', agreed, theme.trail.get()] as const,
-    ['Found', found, isKept ? theme.ink.get() : theme.clay.get()] as const,
-  ];
+  const { label, unit, isKept } = promise;
+  const colors = {
+    ...{ Before: theme.sand.get(), Agreed: theme.trail.get() },
+    Found: isKept ? theme.ink.get() : theme.clay.get(),
+  };
   return (
     <Column gap="$1" role="group" aria-label={label}>
       <Row justifyContent="space-between" alignItems="baseline" gap="$3">
@@ -49,33 +52,26 @@ function Side({ promise }: { readonly promise: Promised }) {
           {unit}
         </Body>
       </Row>
-      {lines.map(([name, value, color]) => (
-        <Row key={name} gap="$2" alignItems="center">
+      {kit.promiseLines(promise).map(({ of, said, share }) => (
+        <Row key={of} gap="$2" alignItems="center">
           <Body small quiet width={64}>
-            {name}
+            {of}
           </Body>
           <div style={{ flex: 1 }} aria-hidden>
             <div
               style={{
-                width: `${most > 0 ? (value / most) * 100 : 0}%`,
-                height: 12,
-                borderRadius: 6,
-                background: color,
+                ...{ width: `${share * 100}%`, height: 12, borderRadius: 6 },
+                background: colors[of],
               }}
             />
           </div>
           <Figure small width={64} textAlign="right">
-            {value.toLocaleString('en', {
-              minimumFractionDigits: decimals,
-              maximumFractionDigits: decimals,
-            })}
+            {said}
           </Figure>
         </Row>
       ))}
       <Body small quiet={isKept} eyes={!isKept}>
-        {isKept
-          ? 'It is as agreed, within a tenth.'
-          : 'More than a tenth above what was agreed: find out why.'}
+        {kit.sayKept(promise)}
       </Body>
     </Column>
   );

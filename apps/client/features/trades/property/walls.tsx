@@ -1,11 +1,10 @@
 import { rowPath } from '@ant-trail/core/log';
 import type { RowState } from '@ant-trail/core/sheet';
 import { useEffect, useState } from 'react';
-import { Column, Leaf, Row } from '@/design/box.tsx';
-import { Button } from '@/design/button.tsx';
-import { Body } from '@/design/text.tsx';
+import { Column } from '@/design/box.tsx';
 import { newId } from '@/device/identity.ts';
 import type { KitRowsProps } from '../part.ts';
+import { RowCard, RowCards } from '../row-cards.tsx';
 import { isLaid, isRead, laidOn, materialOf } from './spots.ts';
 import { useProperty, type PropertyKit } from './use-property.ts';
 import { WallDrawing } from './wall-drawing.tsx';
@@ -38,21 +37,16 @@ export default function Walls(props: KitRowsProps) {
   const wall = rows.find(({ id }) => id === opened);
   return (
     <Column gap="$3">
-      <Column role="list" aria-label={`${state.question.label} at a glance`} gap="$3">
+      <RowCards
+        label={question.label}
+        trouble={trouble}
+        another={locked || isFull ? null : rows.length === 0 ? 'The first wall' : 'Another wall'}
+        onAdd={add}
+      >
         {rows.map((each) => (
           <WallCard key={each.id} kit={kit} wall={each} onOpen={() => setOpened(each.id)} />
         ))}
-      </Column>
-      {trouble ? (
-        <Body eyes strong role="alert">
-          {trouble}
-        </Body>
-      ) : null}
-      {locked || isFull ? null : (
-        <Row>
-          <Button onPress={add}>{rows.length === 0 ? 'The first wall' : 'Another wall'}</Button>
-        </Row>
-      )}
+      </RowCards>
       {wall ? (
         <WallScreen
           {...props}
@@ -95,19 +89,8 @@ function WallCard({ kit, wall, onOpen }: WallCardProps) {
   const spots = laidOn(wall);
   const picture = material && kit.pictureOf(material, spots.filter(isRead), spots.filter(isLaid));
   return (
-    <Leaf role="listitem" padding="$3" gap="$3" flexDirection="column">
-      <Row className="to-hand" justifyContent="space-between" gap="$3">
-        <Column flex={1}>
-          <Body strong>{wall.name}</Body>
-          <Body small quiet>
-            {sayWall(kit, wall)}
-          </Body>
-        </Column>
-        <Button dense onPress={onOpen} label={`Open ${wall.name}`}>
-          Open
-        </Button>
-      </Row>
+    <RowCard name={wall.name} words={sayWall(kit, wall)} onOpen={onOpen}>
       {picture ? <WallDrawing kit={kit} picture={picture} at={null} /> : null}
-    </Leaf>
+    </RowCard>
   );
 }

@@ -33,7 +33,7 @@ export {
   type Measure,
   type Taken,
 } from './measure.ts';
-export { promisesOf, type Promised } from './kept.ts';
+export { promiseLines, promisesOf, sayKept, type Promised } from './kept.ts';
 export { nearestWay, openTo, type NearestWay } from './nearest-way.ts';
 export { surveyOf, wantedOf, type Survey } from './over-house.ts';
 export { savedByEach, savingsOf, whyNot, type Saving } from './taken-up.ts';

@@ -39,3 +39,34 @@ export function promisesOf(answers: SheetAnswers): readonly Promised[] {
     ...one('What the house uses', 'kWh a year', 0, [AGREED.useBefore, AGREED.useThen, FOUND.use]),
   ];
 }
+
+/** One line of the picture of a promise: what it is, in words, and how long it is beside the longest, 0 to 1. */
+export interface PromiseLine {
+  readonly of: 'Before' | 'Agreed' | 'Found';
+  readonly said: string;
+  readonly share: number;
+}
+
+export function promiseLines({
+  before,
+  agreed,
+  found,
+  decimals,
+}: Promised): readonly PromiseLine[] {
+  const most = Math.max(before ?? 0, agreed, found);
+  const say = new Intl.NumberFormat('en', {
+    ...{ minimumFractionDigits: decimals, maximumFractionDigits: decimals },
+  });
+  const line = (of: PromiseLine['of'], value: number): PromiseLine => ({
+    ...{ of, said: say.format(value), share: most > 0 ? value / most : 0 },
+  });
+  return [
+    ...(before === null ? [] : [line('Before', before)]),
+    ...[line('Agreed', agreed), line('Found', found)],
+  ];
+}
+
+export const sayKept = ({ isKept }: Promised): string =>
+  isKept
+    ? 'It is as agreed, within a tenth.'
+    : 'More than a tenth above what was agreed: find out why.';

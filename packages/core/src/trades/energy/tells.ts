@@ -4,7 +4,6 @@ import { partsAt } from './house.ts';
 import { AGREED, PARTS, WORK, WORKS } from './keys/index.ts';
 import { surveyOf } from './over-house.ts';
 import type { Saving } from './taken-up.ts';
-import { worthOf } from './worth.ts';
 
 const fact = (key: string, value: number | null, unit?: string): readonly ToldFact[] =>
   value === null
@@ -18,7 +17,7 @@ const fact = (key: string, value: number | null, unit?: string): readonly ToldFa
 export function toldBySurvey(answers: SheetAnswers): KitTells {
   const survey = surveyOf(answers);
   if (!survey) return { facts: [], rows: [] };
-  const { house, savings, terms } = survey;
+  const { house, savings } = survey;
   const { before, after, houseAfter, each } = savings;
   const changes = (flow: number | null): number | null => flow && flow / house.volume;
   const places = partsAt(answers);
@@ -38,7 +37,6 @@ export function toldBySurvey(answers: SheetAnswers): KitTells {
       ...fact(AGREED.changesThen, changes(houseAfter.flow50), '/h'),
       ...fact(AGREED.useBefore, Math.round(before.total), 'kW.h'),
       ...fact(AGREED.useThen, Math.round(after.total), 'kW.h'),
-      ...fact(AGREED.net, Math.round(worthOf(savings, terms).net), '1'),
     ],
     rows: each.filter(({ isDone }) => !isDone).map(work),
   };

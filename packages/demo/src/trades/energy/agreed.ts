@@ -14,7 +14,7 @@ export const AGREED_FACTS: readonly Question[] = [
 ];
 
 /** What is known of each measure that was agreed. */
-export const AGREED_WORK: readonly Question[] = [
+const AGREED_WORK: readonly Question[] = [
   ask('text', { key: 'work_measure', label: 'What is agreed', carries: true }),
   ask('number', {
     ...{ key: 'work_area', label: 'Area', unit: 'm2', alsoIn: ['[sft_i]'], decimals: 1 },
@@ -25,3 +25,10 @@ export const AGREED_WORK: readonly Question[] = [
     ...{ required: false, carries: true },
   }),
 ];
+
+/** A row for each measure that was agreed, with what else is asked of it. */
+export const worksAsking = (...questions: readonly Question[]): Question =>
+  ask('rows', {
+    ...{ key: 'works', label: 'Measures', each: 'measure', carries: true, most: 80 },
+    questions: [...AGREED_WORK, ...questions],
+  });

@@ -1,7 +1,8 @@
 import type { TemplateBody } from '@ant-trail/core/sheet';
 import { ask, signed } from '../../templates/asking.ts';
 import { starter } from '../../templates/demo-template.ts';
-import { AGREED_FACTS, AGREED_WORK } from './agreed.ts';
+import { AGREED_FACTS, worksAsking } from './agreed.ts';
+import { points } from './points.ts';
 
 const BODY: TemplateBody = {
   title: 'Energy check visit',
@@ -12,16 +13,12 @@ const BODY: TemplateBody = {
       id: 'works',
       title: 'Measures',
       questions: [
-        ask('rows', {
-          ...{ key: 'works', label: 'Measures', each: 'measure', carries: true, most: 80 },
-          questions: [
-            ...AGREED_WORK,
-            ask('yesNo', {
-              ...{ key: 'work_holds', label: 'Is it as agreed?' },
-              whenAmiss: { severity: 2, photo: true, action: 'Put the measure right' },
-            }),
-          ],
-        }),
+        worksAsking(
+          ask('yesNo', {
+            ...{ key: 'work_holds', label: 'Is it as agreed?' },
+            whenAmiss: { severity: 2, photo: true, action: 'Put the measure right' },
+          }),
+        ),
       ],
     },
     {
@@ -30,27 +27,7 @@ const BODY: TemplateBody = {
       questions: [
         ask('rows', {
           ...{ key: 'points_after', label: 'Fan test', each: 'point', required: false },
-          questions: [
-            ask('number', {
-              ...{ key: 'pressure_after', label: 'Pressure', unit: 'Pa', decimals: 1 },
-              checks: [
-                {
-                  must: 'pressure_after > 0.0',
-                  words: 'Enter the difference without a sign: it is above 0 Pa.',
-                },
-              ],
-            }),
-            ask('number', {
-              ...{ key: 'flow_after', label: 'Flow', unit: 'm3/h', alsoIn: ['[cft_i]/min'] },
-              decimals: 0,
-              checks: [
-                {
-                  must: 'flow_after > 0.0',
-                  words: 'A fan that runs moves air: the flow is above 0.',
-                },
-              ],
-            }),
-          ],
+          questions: points('pressure_after', 'flow_after'),
         }),
         ask('calculated', {
           ...{ key: 'changes_found', label: 'Air changes at 50 Pa found', unit: '/h', decimals: 1 },

@@ -1,6 +1,7 @@
 import type { Question, TemplateBody } from '@ant-trail/core/sheet';
 import { ask, signed } from '../../templates/asking.ts';
 import { starter } from '../../templates/demo-template.ts';
+import { points } from './points.ts';
 import { PART, STANDS } from './shell.ts';
 
 const CONSENT = 'given.consent';
@@ -39,22 +40,6 @@ const found = (key: string, label: string, words: string): Question =>
     messages: [{ when: `${key} == "yes"`, words, tone: 'warning' }],
     findings: [{ when: `${key} == "yes"`, severity: 3, words: label.replace('?', '') }],
   });
-
-const points = (pressure: string, flow: string): Question[] => [
-  ask('number', {
-    ...{ key: pressure, label: 'Pressure', unit: 'Pa', decimals: 1 },
-    checks: [
-      {
-        must: `${pressure} > 0.0`,
-        words: 'Enter the difference without a sign: it is above 0 Pa.',
-      },
-    ],
-  }),
-  ask('number', {
-    ...{ key: flow, label: 'Flow', unit: 'm3/h', alsoIn: ['[cft_i]/min'], decimals: 0 },
-    checks: [{ must: `${flow} > 0.0`, words: 'A fan that runs moves air: the flow is above 0.' }],
-  }),
-];
 
 const BODY: TemplateBody = {
   title: 'Energy survey',

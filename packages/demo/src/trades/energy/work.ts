@@ -1,7 +1,7 @@
 import type { TemplateBody } from '@ant-trail/core/sheet';
 import { ask, signed } from '../../templates/asking.ts';
 import { starter } from '../../templates/demo-template.ts';
-import { AGREED_FACTS, AGREED_WORK } from './agreed.ts';
+import { AGREED_FACTS, worksAsking } from './agreed.ts';
 
 const BODY: TemplateBody = {
   title: 'Energy work order',
@@ -11,26 +11,22 @@ const BODY: TemplateBody = {
       id: 'works',
       title: 'Measures',
       questions: [
-        ask('rows', {
-          ...{ key: 'works', label: 'Measures', each: 'measure', carries: true, most: 80 },
-          questions: [
-            ...AGREED_WORK,
-            ask('choice', {
-              key: 'work_done',
-              label: 'How it went',
-              options: [
-                { key: 'as_agreed', label: 'Done as agreed' },
-                { key: 'otherwise', label: 'Done otherwise', severity: 1 },
-                { key: 'not', label: 'Not done', severity: 2 },
-              ],
-            }),
-            ask('text', {
-              ...{ key: 'work_otherwise', label: 'What is otherwise, and why' },
-              visibleWhen: 'work_done == "otherwise" || work_done == "not"',
-            }),
-            ask('photo', { key: 'work_photos', label: 'Before and after', required: false }),
-          ],
-        }),
+        worksAsking(
+          ask('choice', {
+            key: 'work_done',
+            label: 'How it went',
+            options: [
+              { key: 'as_agreed', label: 'Done as agreed' },
+              { key: 'otherwise', label: 'Done otherwise', severity: 1 },
+              { key: 'not', label: 'Not done', severity: 2 },
+            ],
+          }),
+          ask('text', {
+            ...{ key: 'work_otherwise', label: 'What is otherwise, and why' },
+            visibleWhen: 'work_done == "otherwise" || work_done == "not"',
+          }),
+          ask('photo', { key: 'work_photos', label: 'Before and after', required: false }),
+        ),
       ],
     },
     {

@@ -1,5 +1,5 @@
 import { answersOf, type SheetState } from '@ant-trail/core/sheet';
-import { promisesOf, type Promised } from '@ant-trail/core/trades/energy';
+import { promiseLines, promisesOf, sayKept, type Promised } from '@ant-trail/core/trades/energy';
 import { CLAY, INK, TRAIL, QUIET, RULE, type Paper } from '../../../paper/paper.ts';
 
 const LINE = 17;
@@ -17,38 +17,23 @@ export function drawAgreedAndFound(paper: Paper, state: SheetState): void {
 }
 
 function drawPromise(paper: Paper, promise: Promised): void {
-  const { label, unit, decimals, before, agreed, found, isKept } = promise;
-  const lines = [
-    ...(before === null ? [] : [['Before', before, RULE] as const]),
-    ['Agreed', agreed, TRAIL] as const,
-    ['Found', found, isKept ? INK : CLAY] as const,
-  ];
-  const say = (value: number): string =>
-    value.toLocaleString('en', {
-      minimumFractionDigits: decimals,
-      maximumFractionDigits: decimals,
-    });
+  const { label, unit, isKept } = promise;
+  const lines = promiseLines(promise);
+  const colors = { Before: RULE, Agreed: TRAIL, Found: isKept ? INK : CLAY };
   paper.need(60 + lines.length * LINE);
   paper.space(8);
   paper.text(`${label}, ${unit}`, paper.left, { face: 'bold', size: 11, tag: 'H3' });
   const top = paper.y + 4;
-  const most = Math.max(before ?? 0, agreed, found);
   const room = paper.width - NAMES - FIGURES;
-  const said = lines.map(([name, value]) => `${name} ${say(value)}`).join(', ');
-  paper.figure(`${label}, ${unit}: ${said}.`, () => {
-    lines.forEach(([name, value, color], at) => {
+  const all = lines.map(({ of, said }) => `${of} ${said}`).join(', ');
+  paper.figure(`${label}, ${unit}: ${all}.`, () => {
+    lines.forEach(({ of, said, share }, at) => {
       const y = top + at * LINE;
-      paper.document
-        .rect(paper.left + NAMES, y + 1, most > 0 ? (value / most) * room : 0, 9)
-        .fill(color);
-      paper.put(name, paper.left, y, { size: 10, color: QUIET });
-      paper.put(say(value), paper.left + NAMES + room + 8, y, { face: 'bold', size: 10 });
+      paper.document.rect(paper.left + NAMES, y + 1, share * room, 9).fill(colors[of]);
+      paper.put(of, paper.left, y, { size: 10, color: QUIET });
+      paper.put(said, paper.left + NAMES + room + 8, y, { face: 'bold', size: 10 });
     });
   });
   paper.y = top + lines.length * LINE + 2;
-  paper.text(
-    isKept ? 'As agreed, within a tenth.' : 'More than a tenth above what was agreed.',
-    paper.left,
-    { size: 10, color: isKept ? QUIET : CLAY },
-  );
+  paper.text(sayKept(promise), paper.left, { size: 10, color: isKept ? QUIET : CLAY });
 }

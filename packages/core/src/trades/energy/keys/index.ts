@@ -22,7 +22,6 @@ export const AGREED = {
   changesThen: 'changes_agreed',
   useBefore: 'use_before',
   useThen: 'use_agreed',
-  net: 'net_agreed',
 } as const;
 
 /** Measures that are still to be done, a row each. */
