@@ -174,6 +174,6 @@ test('the server is killed while it plans rounds ahead: each day is planned once
     await office.start();
   }
   await expect
-    .poll(planned, { timeout: 90_000 })
+    .poll(planned, { timeout: 180_000 })
     .toEqual(names.sort().map((name) => ({ name, walks: 15, days: 15, jobs: 15 * sites.length })));
 });

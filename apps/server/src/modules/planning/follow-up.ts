@@ -74,7 +74,7 @@ async function planNext(
   // Who did it may be gone by now: somebody else is found then.
   const isHere = same !== null && (await db.existsBy(PersonRow, { id: same, retired: false }));
   const version = await newestVersion(db, template);
-  const { job: next } = await makeJob(
+  const { job: next, sheets } = await makeJob(
     db,
     { organisation, branch: job.branch, person: by },
     {
@@ -87,8 +87,9 @@ async function planNext(
     { follows: { job: job.id, title: job.title, day: job.day } },
   );
   // Another sheet goes on with the same matter; the same one again looks for itself, and is offered what was found.
-  if (template !== sheet.template)
-    await fillInSheet(db, organisation, { sheet: next.sheet.id, version, told, by });
+  const [first] = sheets;
+  if (first && template !== sheet.template)
+    await fillInSheet(db, organisation, { sheet: first.id, version, told, by });
   return next.id;
 }
 

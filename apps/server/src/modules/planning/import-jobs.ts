@@ -16,7 +16,7 @@ import { Refusal } from '../../refusals/refusal.ts';
 import { PersonRow } from '../accounts/entities.ts';
 import { siteNamed } from '../sites/site-named.ts';
 import { newestVersions } from '../templates/versions.ts';
-import { makeJob } from './make-job.ts';
+import { makeJobs, planJob, type PlannedJob } from './make-job.ts';
 
 /** So many jobs are made in one go: each has sheets and visits of its own. */
 const MOST_JOBS = 2_000;
@@ -57,7 +57,9 @@ export const jobImport: ImportTarget<JobDraft> = {
         'too-many',
         `At most ${MOST_JOBS} jobs are taken in at once. Take a part of the file.`,
       );
-    for (const draft of drafts) await makeJob(db, session, draft);
+    const planned: PlannedJob[] = [];
+    for (const draft of drafts) planned.push(await planJob(db, session, draft));
+    await makeJobs(db, session, planned);
   },
 };
 

@@ -5,7 +5,7 @@ import { In, type EntityManager } from 'typeorm';
 import type { Session } from '../../http/session.ts';
 import { Refusal } from '../../refusals/refusal.ts';
 import { SiteRow } from '../sites/entities.ts';
-import { makeJob } from './make-job.ts';
+import { makeJobs, planJob, type PlannedJob } from './make-job.ts';
 
 const MINUTES_A_DAY = 1_440;
 
@@ -39,16 +39,20 @@ export async function makeMany(
       'more-than-a-day',
       'That is more than one person does in a day: choose fewer, or leave open who does it.',
     );
+  const planned: PlannedJob[] = [];
   for (const leg of legs) {
     const [first, ...others] = leg.stops;
     if (!first) continue;
-    await makeJob(db, session, {
-      ...{ site: leg.site, template, asset: first.asset, title, instructions, day, person },
-      moreSheets: others.map(({ asset }) => ({ template, asset, person: null })),
-      ...{ start: person === null ? start : leg.start, minutes: leg.minutes },
-      ...{ windowFrom: null, windowTo: null },
-      recipients: known.get(leg.site)?.contacts.flatMap(({ email }) => email || []) ?? [],
-    });
+    planned.push(
+      await planJob(db, session, {
+        ...{ site: leg.site, template, asset: first.asset, title, instructions, day, person },
+        moreSheets: others.map(({ asset }) => ({ template, asset, person: null })),
+        ...{ start: person === null ? start : leg.start, minutes: leg.minutes },
+        ...{ windowFrom: null, windowTo: null },
+        recipients: known.get(leg.site)?.contacts.flatMap(({ email }) => email || []) ?? [],
+      }),
+    );
   }
+  await makeJobs(db, session, planned);
   return legs.length;
 }

@@ -14,6 +14,17 @@ export interface NewSheet {
   readonly addedBy: string | null;
 }
 
+/** Sheets of a job as they are put down, behind so many that it has. */
+export const rowsOf = (org: string, job: string, sheets: readonly NewSheet[], behind = 0) =>
+  sheets.map(({ id, version, asset, person, expected, addedBy }, index) => ({
+    ...{ org, id, job: { id: job }, asset, person, expected, addedBy },
+    version: version.id,
+    template: version.template,
+    title: version.body.title,
+    place: behind + index,
+    summary: EMPTY_SUMMARY,
+  }));
+
 /** Adds sheets to a job, behind those it has. */
 export async function addSheets(
   db: EntityManager,
@@ -21,18 +32,8 @@ export async function addSheets(
   job: string,
   sheets: readonly NewSheet[],
 ): Promise<void> {
-  const place = await db.countBy(SheetRow, { job: { id: job } });
-  await db.insert(
-    SheetRow,
-    sheets.map(({ id, version, asset, person, expected, addedBy }, index) => ({
-      ...{ org: organisation, id, job: { id: job }, asset, person, expected, addedBy },
-      version: version.id,
-      template: version.template,
-      title: version.body.title,
-      place: place + index,
-      summary: EMPTY_SUMMARY,
-    })),
-  );
+  const behind = await db.countBy(SheetRow, { job: { id: job } });
+  await db.insert(SheetRow, rowsOf(organisation, job, sheets, behind));
   await markDue(
     db,
     organisation,

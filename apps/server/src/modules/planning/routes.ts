@@ -42,7 +42,7 @@ import { clientRules, keepClientRules } from './client-rules.ts';
 import { dayOfWork } from './day-of-work.ts';
 import { decide, jobDetails } from './decide.ts';
 import { firstSteps } from './first-steps.ts';
-import { findJobs, visitCardsOf } from './jobs.ts';
+import { cardOf, findJob, findJobs, visitCardsOf } from './jobs.ts';
 import { listJobs } from './list-jobs.ts';
 import { makeJob } from './make-job.ts';
 import { makeMany } from './make-many.ts';
@@ -183,7 +183,10 @@ export const planningRoutes = (orders: OrderLine): Route[] => [
     summary: 'Make a job with its visits and sheets',
     body: JobDraft,
     answer: JobCard,
-    handle: ({ db, body, session }) => makeJob(db, session, body),
+    handle: async ({ db, body, session }) => {
+      const { job } = await makeJob(db, session, body);
+      return cardOf(await findJob(db, { id: job.id }));
+    },
   }),
   route({
     method: 'post',

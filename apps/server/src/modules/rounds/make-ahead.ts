@@ -6,7 +6,7 @@ import { roundDays } from '@ant-trail/core/rounds/days';
 import { In, MoreThanOrEqual, type EntityManager } from 'typeorm';
 import { announce } from '../../database/feed.ts';
 import { Refusal } from '../../refusals/refusal.ts';
-import { makeJob } from '../planning/make-job.ts';
+import { makeJobs, planJob, type PlannedJob, type Planner } from '../planning/make-job.ts';
 import { RoundRow, RoundWalkRow, type PlannedLeg } from './entities.ts';
 import { adapt } from './adapt.ts';
 import { allHolidays } from './holidays.ts';
@@ -51,7 +51,8 @@ export async function makeAhead(
     if (isKept || !(await withdraw(db, organisation, walk, round))) kept.add(walk.due);
   }
   const fresh = wanted.filter(({ due }) => !kept.has(due));
-  for (const day of fresh) await makeWalk(db, organisation, round, day);
+  const legs = fresh.length > 0 ? await legsOfRound(db, round) : [];
+  for (const day of fresh) await makeWalk(db, organisation, round, legs, day);
   // It is looked at again and again: phones hear of it only where something is other.
   if (changes + fresh.length === 0) return;
   await db.update(RoundRow, { id }, { trouble: null });
@@ -73,41 +74,43 @@ async function makeWalk(
   db: EntityManager,
   organisation: string,
   round: RoundRow,
+  legs: readonly RoundLeg<RoundStop>[],
   { due, day }: RoundDay,
 ): Promise<void> {
   const id = randomUUID();
   const troubles: string[] = [];
   const planned: PlannedLeg[] = [];
-  await db.insert(RoundWalkRow, {
-    ...{ id, org: organisation, round: round.id, due, day, edition: round.edition },
-  });
+  const jobs: PlannedJob[] = [];
   const person = await whoWalks(db, round, troubles);
-  for (const leg of await legsOfRound(db, round))
+  const planner = { organisation, branch: round.branch, person: round.changedBy };
+  for (const leg of legs)
     try {
-      // What fails takes only itself back.
-      const job = await db.transaction((inner) =>
-        makeLeg(inner, organisation, round, { id, day }, leg, person),
-      );
-      planned.push({ job, start: leg.start, minutes: leg.minutes, person });
+      const made = await planLeg(db, planner, round, { id, day }, leg, person);
+      jobs.push(made);
+      planned.push({ job: made.job.id, start: leg.start, minutes: leg.minutes, person });
     } catch (error) {
       if (!(error instanceof Refusal)) throw error;
       troubles.push(error.message);
     }
-  await db.update(RoundWalkRow, { id }, { planned, troubles: [...new Set(troubles)] });
+  await db.insert(RoundWalkRow, {
+    ...{ id, org: organisation, round: round.id, due, day, edition: round.edition, planned },
+    troubles: [...new Set(troubles)],
+  });
+  await makeJobs(db, planner, jobs);
 }
 
-async function makeLeg(
+function planLeg(
   db: EntityManager,
-  organisation: string,
+  planner: Planner,
   round: RoundRow,
   walk: { readonly id: string; readonly day: string },
   { site, stops: [first, ...others], start, minutes }: RoundLeg<RoundStop>,
   person: string | null,
-): Promise<string> {
+): Promise<PlannedJob> {
   if (!first) throw new Error('a visit of a round has a stop');
-  const { job } = await makeJob(
+  return planJob(
     db,
-    { organisation, branch: round.branch, person: round.changedBy },
+    planner,
     {
       ...{ site, template: first.template, asset: first.asset },
       moreSheets: others.map(({ template, asset }) => ({ template, asset, person: null })),
@@ -117,5 +120,4 @@ async function makeLeg(
     },
     { round: { id: round.id, name: round.name, walk: walk.id } },
   );
-  return job.id;
 }
