@@ -1,6 +1,10 @@
 /** One frame at 60 a second, in milliseconds. */
 export const FRAME_MS = 1000 / 60;
 
+/** The time that a part of them, 0 to 1, stays within; half of them where nothing is said. */
+export const median = (times: readonly number[], part = 0.5): number =>
+  [...times].sort((a, b) => a - b)[Math.floor(times.length * part)] ?? Number.NaN;
+
 /** Runs something several times after a warm-up; gives the median in milliseconds. */
 export async function medianMs(work: () => unknown, runs = 15, warmUp = 3): Promise<number> {
   for (let i = 0; i < warmUp; i++) await work();
@@ -10,7 +14,7 @@ export async function medianMs(work: () => unknown, runs = 15, warmUp = 3): Prom
     await work();
     times.push(performance.now() - from);
   }
-  return times.sort((a, b) => a - b)[Math.floor(times.length / 2)] ?? Number.NaN;
+  return median(times);
 }
 
 export function show(name: string, ms: number, against: string): void {

@@ -1,4 +1,5 @@
 import { benchBoard } from './board.ts';
+import { benchDevices } from './devices.ts';
 import { benchHints } from './hints.ts';
 import { benchHouse } from './house.ts';
 import { benchKits } from './kits.ts';
@@ -20,6 +21,7 @@ const BENCHES = {
   rows: benchRows,
   hints: benchHints,
   screen: benchScreen,
+  devices: benchDevices,
   push: benchPush,
   lists: benchLists,
   board: benchBoard,

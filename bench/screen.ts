@@ -1,14 +1,8 @@
-import { chmodSync, mkdtempSync, rmSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import path from 'node:path';
 import type { Question, TemplateBody } from '@ant-trail/core/sheet';
-import { chromium, type BrowserContext, type Page } from '@playwright/test';
-import { CHROMIUM } from '../e2e/playwright.config.ts';
+import type { BrowserContext, Page } from '@playwright/test';
 import { openDesk, openPhone, planJob, startSheet } from '../e2e/support/people.ts';
-import { buildClient } from '../scripts/house/build-client.mjs';
-import { freePort, openCluster } from '../scripts/house/cluster.mjs';
-import { prepareDatabase, startServer, stopServer } from '../scripts/house/serve.mjs';
-import { FRAME_MS, show } from './measure.ts';
+import { FRAME_MS, median, show } from './measure.ts';
+import { withOffice } from './office.ts';
 
 const THROTTLE = 4;
 const TAPS = 40;
@@ -43,9 +37,6 @@ const BODY: TemplateBody = {
     })),
   ],
 };
-
-const median = (times: readonly number[], part = 0.5): number =>
-  [...times].sort((a, b) => a - b)[Math.floor(times.length * part)] ?? Number.NaN;
 
 /** From pressing each of these to the frame that shows it, in milliseconds, in the page's own time. */
 const tapToFrame = (page: Page, selector: string): Promise<number[]> =>
@@ -128,17 +119,8 @@ async function benchStart(context: BrowserContext, base: string): Promise<void> 
 }
 
 /** A large sheet on a slow phone: opening it, and from a tap to the frame that shows the answer. */
-export async function benchScreen(): Promise<void> {
-  await buildClient();
-  const dir = mkdtempSync(path.join(tmpdir(), 'ant-trail-bench-'));
-  chmodSync(dir, 0o755);
-  const cluster = await openCluster(dir);
-  const browser = await chromium.launch(CHROMIUM);
-  try {
-    await prepareDatabase(cluster);
-    const port = await freePort();
-    const server = await startServer(cluster, { port });
-    const base = `http://localhost:${port}`;
+export function benchScreen(): Promise<void> {
+  return withOffice(async (browser, base) => {
     const desk = await openDesk(browser, base, 'edda');
     const published = await desk.request.post(`${base}/api/templates`, {
       data: { after: 0, body: BODY },
@@ -205,10 +187,5 @@ export async function benchScreen(): Promise<void> {
       median(reveals),
       `95 % within ${median(reveals, 0.95).toFixed(0)} ms`,
     );
-    await stopServer(server);
-  } finally {
-    await browser.close();
-    await cluster.stop();
-    rmSync(dir, { recursive: true, force: true });
-  }
+  });
 }

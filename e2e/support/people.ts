@@ -210,3 +210,14 @@ export async function finishSheet(page: Page): Promise<void> {
   await page.getByRole('button', { name: 'Finish', exact: true }).click();
   await page.getByRole('button', { name: 'Finish the sheet' }).click();
 }
+
+/** Adds so many devices to an inspection of alarm systems, called by their numbers; filled in as one that is there. */
+export async function addDevices(page: Page, many: string, like?: string): Promise<void> {
+  await page.getByRole('button', { name: 'Add device' }).click();
+  const dialog = page.getByRole('dialog', { name: 'Add device' });
+  await dialog.getByLabel('How many').fill(many);
+  await dialog.getByLabel('Called').fill('Device ###');
+  if (like) await dialog.getByLabel('Filled in as').selectOption({ label: like });
+  await dialog.getByRole('button', { name: 'Add', exact: true }).click();
+  await expect(dialog).toBeHidden({ timeout: 60_000 });
+}

@@ -85,3 +85,39 @@ test('one passes by a press, others are found by a word, what needs eyes is a pr
   fireEvent.click(list().getByText('Stair 2'));
   expect(screen.getByLabelText('Stair 2')).toBeTruthy();
 });
+
+test('where a system is visited in parts, those of today stand first, with when each was tried last', async () => {
+  const sheet = await withDevices();
+  await act(async () => {
+    const refused = await sheet.session.writeAll([
+      { path: 'inspected', kind: 'answer', value: '2031-04-05' },
+      { path: 'visits', kind: 'answer', value: 3, unit: '1' },
+      { path: 'devices/d1/tried_on', kind: 'answer', value: '2031-01-10' },
+      { path: 'devices/d2/tried_on', kind: 'answer', value: '2031-02-10' },
+      { path: 'devices/d3/tried_on', kind: 'answer', value: '2030-10-10' },
+    ]);
+    expect(refused).toBeNull();
+  });
+  await sheet.settled();
+  expect(await screen.findByText('1 device shown, 1 of 1 due today not tried')).toBeTruthy();
+  expect(list().getByText('Heat detector, last 10 Oct 2030')).toBeTruthy();
+  expect(list().queryByText('Lamp room 1')).toBeNull();
+  fireEvent.click(screen.getByText('Not tried'));
+  expect(list().getByText('Lamp room 1')).toBeTruthy();
+});
+
+test('one clock from the alarm on says how long each signal took', async () => {
+  const sheet = await showSheet(ALARM.body);
+  await screen.findByLabelText('Signals');
+  fireEvent.click(screen.getByText('The alarm goes off now'));
+  expect(await screen.findByText('0 s since the alarm')).toBeTruthy();
+  await act(handsRest);
+  fireEvent.click(screen.getByLabelText('Horns: it is there now'));
+  await sheet.settled();
+  expect(sheet.at('signals/s1/followed')?.answer?.value).toBe('done');
+  const took = sheet.at('signals/s1/took')?.answer?.value;
+  expect(typeof took === 'number' && took >= 0 && took < 60).toBe(true);
+  expect(sheet.at('signals/s2/followed')?.answer).toBeNull();
+  fireEvent.click(screen.getByText('Stop the clock'));
+  expect(screen.getByText('The alarm goes off now')).toBeTruthy();
+});

@@ -71,7 +71,7 @@ async function drawn(draw: (paper: Paper) => void): Promise<{ pages: string[]; w
 
 test('the circuits of a board stand across wide pages, heads on each, none of them torn or lost', async () => {
   const state = await certificateOf(60);
-  const { pages, wide } = await drawn((paper) => SCHEDULES.draw(paper, state));
+  const { pages, wide } = await drawn((paper) => SCHEDULES.draw(paper, state, {}));
   expect(wide[0]).toBe(false);
   expect(wide.at(-1)).toBe(false);
   expect(wide.slice(1, -1).length).toBeGreaterThan(2);
@@ -88,7 +88,7 @@ test('the circuits of a board stand across wide pages, heads on each, none of th
 
 test('without boards nothing is drawn, and the page stays as it was', async () => {
   const { pages, wide } = await drawn((paper) =>
-    SCHEDULES.draw(paper, { sections: [] } as unknown as SheetState),
+    SCHEDULES.draw(paper, { sections: [] } as unknown as SheetState, {}),
   );
   expect(pages).toHaveLength(1);
   expect(wide).toEqual([false]);

@@ -72,7 +72,7 @@ describe('the visit before', () => {
     [`${rowPath('alarms', ROW)}/model`, 'S4'],
     [`${rowPath('alarms', ROW)}/works`, 'yes'],
   );
-  const last = byPath(answersToCarry(before.state));
+  const last = byPath(answersToCarry(before.state, BODY));
 
   test('offers facts and rows, never readings, judgements or remarks', () => {
     expect([...last.keys()]).toEqual(['maker', 'capacity', `alarms/${ROW}`, `alarms/${ROW}/model`]);

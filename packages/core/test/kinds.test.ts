@@ -80,7 +80,7 @@ describe.each(QUESTION_KINDS)('a question of the kind %s', (kind) => {
       const body = { ...EMPTY, sections: [{ id: 's', title: 'S', questions: [asked] }] };
       const [before, now] = [new OpenSheet(planSheet(body)), new OpenSheet(planSheet(body))];
       if (good !== null) before.add([entry(before, path, good, 'answer', unit)]);
-      const carried = answersToCarry(before.state);
+      const carried = answersToCarry(before.state, body);
       const [state] = now.state.sections[0]?.questions ?? [];
       const offered = state ? offeredFor(state, byPath(carried)) : [];
       const keeps = KINDS[kind].keeps;

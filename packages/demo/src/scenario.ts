@@ -523,7 +523,7 @@ export class Scenario {
         asset_id: about,
         place: 0,
         summary: summarise(sheet.state),
-        carried: answersToCarry(sheet.state),
+        carried: answersToCarry(sheet.state, template.body),
         record: recordedOf(sheet.state),
         folded: entries.length,
       });

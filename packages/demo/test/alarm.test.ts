@@ -10,7 +10,7 @@ const body = (() => {
 beforeAll(() => prepareFor(body));
 
 const UNITS: Readonly<Record<string, string>> = {
-  ...{ standby: 'A', alarm: 'A', battery: 'A.h', battery_measured: 'A.h' },
+  ...{ standby: 'A', alarm: 'A', battery: 'A.h', battery_measured: 'A.h', visits: '1' },
 };
 
 const stand = (said: Readonly<Record<string, AnswerValue>>) =>
@@ -19,7 +19,7 @@ const stand = (said: Readonly<Record<string, AnswerValue>>) =>
     Object.entries(said).map(([path, value], index): Entry => ({
       id: `01900000-0000-7000-8000-${String(index).padStart(12, '0')}`,
       ...{ sheet: 's', path, kind: 'answer', value, seen: [], by: 'b', device: 'd', prev: null },
-      ...(UNITS[path] ? { unit: UNITS[path] } : {}),
+      ...(UNITS[path] ? { unit: UNITS[path] } : path.endsWith('/took') ? { unit: 's' } : {}),
       at: '2031-04-05T08:00:00.000Z',
     })),
   );
@@ -51,4 +51,49 @@ test('nobody finishes while something is still switched off', () => {
   expect(loose(off)).toHaveLength(1);
   expect(loose({ ...off, 'switched_off/o1/on_again': 'no' })[0]?.words).toMatch(/on again before/);
   expect(loose({ ...off, 'switched_off/o1/on_again': 'yes' })).toEqual([]);
+});
+
+test('a share of the devices is enough, and what is left of it wants a reason', () => {
+  const devices = Object.fromEntries(
+    [1, 2, 3, 4].flatMap((at) => [
+      [`devices/r${at}`, { order: at, name: `Device ${at}` }],
+      [`devices/r${at}/device_kind`, 'call'],
+      [`devices/r${at}/tried_on`, `2031-0${at}-01`],
+    ]),
+  );
+  const open = (said: Readonly<Record<string, AnswerValue>>) => {
+    const state = stand({ inspected: '2031-04-05', visits: 2, ...devices, ...said });
+    return {
+      due: questionAtPath(state, 'due_left')?.calculated,
+      ends: state.looseEnds.map(({ key }) => key).filter((key) => /^devices|why/.test(key)),
+    };
+  };
+  expect(open({})).toEqual({ due: 2, ends: ['why_left'] });
+  expect(open({ 'devices/r1/tried': 'done' })).toEqual({ due: 1, ends: ['why_left'] });
+  expect(open({ 'devices/r1/tried': 'done', why_left: 'Locked' })).toEqual({ due: 1, ends: [] });
+  expect(open({ 'devices/r1/tried': 'done', 'devices/r2/tried': 'done' })).toEqual({
+    ...{ due: 0, ends: [] },
+  });
+  // What did not answer is a fault, due or not.
+  const silent = stand({ ...devices, 'devices/r4/tried': 'not' });
+  expect(silent.findings.map(({ severity }) => severity)).toEqual([3]);
+});
+
+test('a visit that is none is told at its field', () => {
+  const words = (visits: number) =>
+    stand({ visits }).looseEnds.filter(({ key }) => key === 'visits').length;
+  expect([1, 4, 52].map(words)).toEqual([0, 0, 0]);
+  expect([0, 1.5, 53, -4].map(words)).toEqual([1, 1, 1, 1]);
+});
+
+// NFPA 72 (values from memory): horns within 10 s, the watch called within 90 s.
+test('a signal that comes late is a grave fault', () => {
+  const late = (row: string, took: number) =>
+    questionAtPath(
+      stand({ [`signals/${row}/followed`]: 'done', [`signals/${row}/took`]: took }),
+      `signals/${row}/took`,
+    )?.findings[0]?.severity;
+  expect([late('s1', 9.9), late('s1', 10.1), late('s2', 89), late('s2', 91)]).toEqual([
+    ...[undefined, 4, undefined, 4],
+  ]);
 });

@@ -12,6 +12,8 @@ export const KIT_PARTS: readonly KnownKitPart[] = [
     ...{ kit: 'property', sections: ['conditions'] },
     load: () => import('./property/place-marks.tsx'),
   },
+  { kit: 'alarm', sections: ['devices'], load: () => import('./alarm/floor-plan.tsx') },
+  { kit: 'alarm', sections: ['panel'], load: () => import('./alarm/battery-years.tsx') },
   ...MORE_KIT_PARTS,
 ];
 
@@ -19,5 +21,6 @@ export const KIT_PARTS: readonly KnownKitPart[] = [
 export const KIT_ROWS: readonly KnownKitRows[] = [
   { kit: 'electrical', rows: 'boards', load: () => import('./electrical/boards.tsx') },
   { kit: 'alarm', rows: 'devices', load: () => import('./alarm/devices.tsx') },
+  { kit: 'alarm', rows: 'signals', load: () => import('./alarm/signals.tsx') },
   { kit: 'property', rows: 'walls', load: () => import('./property/walls.tsx') },
 ];

@@ -1,6 +1,6 @@
 import type { Catalogue } from '@ant-trail/core/catalogues';
 import type { AnswerValue } from '@ant-trail/core/log';
-import type { QuestionState, SheetState } from '@ant-trail/core/sheet';
+import type { QuestionState, RowState, SheetState } from '@ant-trail/core/sheet';
 import type { ComponentType } from 'react';
 
 /** What a kit's own part of the capture screen is given: the sheet as it stands, and how to answer in it. */
@@ -17,6 +17,15 @@ export interface KitPartProps {
   readonly seek: (path: string) => void;
   /** A catalogue as it is here; null where it is not. */
   readonly listOf: (key: string) => Promise<Catalogue | null>;
+  /** What was read under a path at visits before, oldest first, in its question’s unit. */
+  readonly readBefore: (path: string) => readonly Past[];
+}
+
+/** A reading of a visit before. */
+export interface Past {
+  /** An instant, ISO 8601. */
+  readonly at: string;
+  readonly value: number;
 }
 
 export interface KnownKitPart {
@@ -38,6 +47,8 @@ export interface Said {
 export interface KitRowsProps {
   /** The group, at the top of the sheet. */
   readonly state: QuestionState;
+  /** The sheet it stands in: asked for by those alone that are drawn anew with every answer. */
+  readonly useWhole: () => SheetState;
   readonly locked: boolean;
   /** What the sheet is about, as people call it. */
   readonly about: string;
@@ -56,11 +67,22 @@ export interface KitRowsProps {
   }> | null;
   /** Adds rows from the register or by a pattern; null where that is done otherwise. */
   readonly Add: ComponentType<{ readonly state: QuestionState }> | null;
+  /** Leads from the label on a thing to its row; null at a desk. */
+  readonly Scan: ComponentType<ScanRowProps> | null;
   /** A question in the group that is to be shown; `onShown` once it is. */
   readonly sought: string | null;
   readonly onShown: () => void;
   /** A catalogue as it is here; null where it is not. */
   readonly listOf: (key: string) => Promise<Catalogue | null>;
+}
+
+export interface ScanRowProps {
+  /** One of them, as in “circuit”. */
+  readonly each: string;
+  readonly rows: readonly RowState[];
+  readonly scanning: boolean;
+  readonly onScanning: (scanning: boolean) => void;
+  readonly onFound: (id: string) => void;
 }
 
 export interface KnownKitRows {

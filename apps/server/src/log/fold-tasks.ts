@@ -103,7 +103,7 @@ const DOERS: Doers = {
       summary: summarise(state),
       readings: readingsOf(state),
       things: thingsIn(state),
-      carried: answersToCarry(state),
+      carried: answersToCarry(state, sheet.body),
       said: saidOfThings(state, about),
       record: recordedOf(state),
       approval:

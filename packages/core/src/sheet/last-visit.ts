@@ -1,11 +1,13 @@
-import { parsePath } from '../log/index.ts';
+import { parsePath, rowScope } from '../log/index.ts';
+import { namedKit } from '../trades/index.ts';
+import { answersOf } from './answers-of.ts';
 import { problemWithAnswer, rulesOf } from './kinds/index.ts';
 import type { LastAnswer, LastAnswers } from './last-answer.ts';
 import { problemWithUnit } from './unit-given.ts';
 import { isRow } from './row-group.ts';
 import { everyQuestion } from './every-question.ts';
 import type { Answer, QuestionState, SheetState } from './state.ts';
-import { withMembers, type Question, type RowsQuestion } from './template.ts';
+import { withMembers, type Question, type RowsQuestion, type TemplateBody } from './template.ts';
 
 /**
  * Whether the answer of one visit is offered at the next: facts are, judgements and readings are
@@ -24,9 +26,29 @@ export function isCarried(question: Question): boolean {
 export const mayPrepare = (question: Question): boolean =>
   rulesOf(question).ofOneVisit !== true && (isCarried(question) || !rulesOf(question).judged);
 
-/** What the next visit is offered of this sheet: answers that are carried, and rows people added. */
-export const answersToCarry = (state: SheetState): LastAnswer[] =>
-  state.sections.flatMap((section) => section.questions.flatMap(carriedFrom));
+/**
+ * What the next visit is offered of this sheet: answers that are carried, rows people added, and what its trade kit
+ * leaves, which stands above what was answered.
+ */
+export function answersToCarry(state: SheetState, body: TemplateBody): LastAnswer[] {
+  const questions = state.sections.flatMap((section) => section.questions);
+  const left = leftByKit(state, questions, body);
+  const known = new Set(left.map(({ path }) => path));
+  return [...questions.flatMap(carriedFrom).filter(({ path }) => !known.has(path)), ...left];
+}
+
+function leftByKit(
+  state: SheetState,
+  questions: readonly QuestionState[],
+  body: TemplateBody,
+): LastAnswer[] {
+  const left = namedKit(body)?.leaves?.(answersOf(state)) ?? [];
+  const groups = new Map(questions.map(({ path, rows }) => [path, rows]));
+  return left.flatMap(({ group, at, key, ...fact }) => {
+    const row = groups.get(group)?.[at];
+    return row ? [{ path: `${rowScope(group, row.id)}${key}`, ...fact }] : [];
+  });
+}
 
 /** Every plain answer of a sheet, for others to begin with; evidence belongs to one visit alone. */
 export const asVariant = (state: SheetState): LastAnswer[] =>

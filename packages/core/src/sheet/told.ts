@@ -40,7 +40,7 @@ export function toldBy(state: SheetState, body: TemplateBody): Told {
           : [],
       ),
     ),
-    carried: answersToCarry(state),
+    carried: answersToCarry(state, body),
     facts,
     rows: rows.map(({ group, name, facts: known, like }) => ({
       ...{ group, facts: known },

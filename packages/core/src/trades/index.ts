@@ -6,6 +6,7 @@ import type { KnownKit, TradeKit } from './kit.ts';
 export type {
   KitTells,
   KnownKit,
+  LeftFact,
   Reckoned,
   Reckoning,
   ResultOffer,

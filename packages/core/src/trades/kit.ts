@@ -39,6 +39,12 @@ export interface ToldFact {
   readonly unit?: string;
 }
 
+/** A fact that the next visit is offered in a row, by the place of the row in its group. */
+export interface LeftFact extends ToldFact {
+  readonly group: string;
+  readonly at: number;
+}
+
 /** What a sheet’s answers come to for the sheet that follows it. */
 export interface KitTells {
   readonly facts: readonly ToldFact[];
@@ -59,6 +65,8 @@ export interface TradeKit {
   readonly reckoning?: Reckoning;
   /** What whoever comes next is told, beside the facts of the sheet itself. */
   readonly tells?: (answers: SheetAnswers) => KitTells;
+  /** What the next visit is offered in rows beside the facts that carry over, and instead of them. */
+  readonly leaves?: (answers: SheetAnswers) => readonly LeftFact[];
 }
 
 /** A kit as it is known before its code is there. */

@@ -55,7 +55,9 @@ export function RowsOfKit(props: RowsOfKitProps) {
   };
   return (
     <KitRows
-      {...{ kit, state, about, Question, sought: null, CloseOut: null, Add: null }}
+      {...{ kit, state, about, Question, sought: null }}
+      {...{ CloseOut: null, Add: null, Scan: null }}
+      useWhole={() => sheet}
       locked={!open}
       onShown={NOTHING}
       onType={NOTHING}

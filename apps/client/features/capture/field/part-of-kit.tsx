@@ -15,6 +15,7 @@ export function PartOfKit(props: Props) {
       {...props}
       {...useKitWords()}
       kit={session.context.version.body.kit}
+      readBefore={(path) => session.context.series.get(path) ?? []}
       answer={(path, value, unit) =>
         session.write(path, 'answer', value, unit === undefined ? {} : { unit })
       }

@@ -1,10 +1,11 @@
 import { useCallback } from 'react';
 import { useStore } from 'zustand';
 import { KitRows } from '@/features/trades/kit-rows.tsx';
-import { useSheetSession } from '../session/sheet-context.tsx';
+import { useSheetSession, useSheetState } from '../session/sheet-context.tsx';
 import { AddToRows } from './add-to-rows.tsx';
 import { CloseOut } from './close-out.tsx';
 import { RowsBlock, type RowsBlockProps } from './rows-block.tsx';
+import { ScanRow } from './scan-row.tsx';
 import { useKitWords } from './use-kit-words.ts';
 
 /** A group of rows, shown by the sheet's kit where that has a way of its own. */
@@ -22,6 +23,7 @@ export function RowsOfKit(props: RowsBlockProps) {
     <KitRows
       kit={version.body.kit}
       state={state}
+      useWhole={useSheetState}
       locked={locked}
       about={`${thing ?? site.name} · ${own.title.toLowerCase()}`}
       write={write}
@@ -30,6 +32,7 @@ export function RowsOfKit(props: RowsBlockProps) {
       Question={Block}
       CloseOut={CloseOut}
       Add={AddToRows}
+      Scan={ScanRow}
       sought={sought}
       onShown={shown}
       listOf={listOf}

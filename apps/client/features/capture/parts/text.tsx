@@ -1,5 +1,10 @@
+import { sayMinute } from '@ant-trail/core/calendar';
 import { isTimeOfDay, textOf } from '@ant-trail/core/sheet';
+import { Column, Row } from '@/design/box.tsx';
+import { Button } from '@/design/button.tsx';
 import { DayField, TimeField } from '@/design/when.tsx';
+import { useNow } from '@/device/use-now.ts';
+import { useMe } from '@/features/accounts/session.ts';
 import { useAnswer, type PartProps } from '../session/sheet-context.tsx';
 import { DictatedInput } from './dictated-input.tsx';
 
@@ -21,17 +26,32 @@ export function TextPart({ state, locked }: PartProps) {
 /** A day or a time of day. */
 export function DatePart({ state, locked }: PartProps) {
   const give = useAnswer(state);
-  const Field = state.question.kind === 'time' ? TimeField : DayField;
+  const { day, minute } = useNow(useMe().organisation.timeZone);
+  const isTime = state.question.kind === 'time';
+  const Field = isTime ? TimeField : DayField;
   return (
-    <Field
-      label={state.question.label}
-      hideLabel
-      value={state.answer ? textOf(state.answer.value) : ''}
-      onChange={(value) => {
-        // What is no time says so in its field, and is no answer.
-        const isNone = state.question.kind === 'time' && value !== '' && !isTimeOfDay(value);
-        if (!locked && !isNone) void give(value || null);
-      }}
-    />
+    <Row gap="$2" alignItems="center">
+      <Column flex={1}>
+        <Field
+          label={state.question.label}
+          hideLabel
+          value={state.answer ? textOf(state.answer.value) : ''}
+          onChange={(value) => {
+            // What is no time says so in its field, and is no answer.
+            const isNone = isTime && value !== '' && !isTimeOfDay(value);
+            if (!locked && !isNone) void give(value || null);
+          }}
+        />
+      </Column>
+      {locked || state.answer ? null : (
+        <Button
+          dense
+          label={`${isTime ? 'Now' : 'Today'} for ${state.question.label}`}
+          onPress={() => give(isTime ? sayMinute(minute) : day)}
+        >
+          {isTime ? 'Now' : 'Today'}
+        </Button>
+      )}
+    </Row>
   );
 }

@@ -4,9 +4,9 @@ import { Column, Row } from '@/design/box.tsx';
 import { Button } from '@/design/button.tsx';
 import { Mark } from '@/design/mark.tsx';
 import { PressableRow } from '@/design/pressable-row.tsx';
-import { sayShortDay } from '@/design/say-day.ts';
+import { sayDatedDay, sayShortDay } from '@/design/say-day.ts';
 import { Body } from '@/design/text.tsx';
-import { isAmiss, isDone, isLeft } from './passing.ts';
+import { isAmiss, isDone, isLeft, lastTriedOf } from './passing.ts';
 
 interface DeviceLineProps {
   readonly row: RowState;
@@ -21,7 +21,11 @@ export const DeviceLine = memo(function DeviceLine(props: DeviceLineProps) {
   const kind = row.questions.find(
     ({ question, answer }) => question.kind === 'choice' && answer !== null,
   );
-  const about = kind ? sayState(kind, sayShortDay) : '';
+  const last = lastTriedOf(row);
+  const about = [
+    ...(kind ? [sayState(kind, sayShortDay)] : []),
+    ...(last ? [`last ${sayDatedDay(last)}`] : []),
+  ].join(', ');
   return (
     <Column role="listitem" style={{ contentVisibility: 'auto', containIntrinsicSize: '58px' }}>
       <Row

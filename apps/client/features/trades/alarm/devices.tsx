@@ -3,28 +3,37 @@ import { useCallback, useDeferredValue, useEffect, useState } from 'react';
 import { Column, Row } from '@/design/box.tsx';
 import { Button } from '@/design/button.tsx';
 import { Segments } from '@/design/choose.tsx';
-import { Dialog } from '@/design/dialog.tsx';
 import { Input } from '@/design/input.tsx';
 import { sayShortDay } from '@/design/say-day.ts';
 import { Body } from '@/design/text.tsx';
 import type { KitRowsProps, Said } from '../part.ts';
 import { DeviceLine } from './device-line.tsx';
 import { byZone, FILTERS, isLeft, isShown, passing, takenBack, type Filter } from './passing.ts';
+import { RowDialog } from './row-dialog.tsx';
+import { useDue } from './use-due.ts';
 
 const counted = (count: number): string => `${count} ${count === 1 ? 'device' : 'devices'}`;
 
-/** All devices of a system zone by zone: what is left, and several that passed in one go. */
+/** All devices of a system zone by zone: what is due and left, and several that passed in one go. */
 export default function Devices(props: KitRowsProps) {
-  const { state, locked, write, Question, Add, sought, onShown } = props;
+  const { state, locked, write, Question, Add, Scan, sought, onShown, useWhole } = props;
   const { rows } = state;
-  const [filter, setFilter] = useState<Filter>('not tried');
+  const due = useDue(useWhole());
+  // Where all are due there is nothing to choose among.
+  const isShare = due !== null && due.size < rows.length;
+  const [chosen, setChosen] = useState<Filter | null>(null);
+  const filter = chosen ?? (isShare ? 'due today' : 'not tried');
   const [words, setWords] = useState('');
   const [opened, setOpened] = useState<string | null>(null);
+  const [scanning, setScanning] = useState(false);
+  const [scanned, setScanned] = useState<string | null>(null);
   const [passed, setPassed] = useState<readonly Said[] | null>(null);
   const [many, setMany] = useState(0);
   const [trouble, setTrouble] = useState<string | null>(null);
   const looked = useDeferredValue(words.trim().toLowerCase());
-  const shown = rows.filter((row) => isShown(row, filter) && sayRow(row).includes(looked));
+  const shown = rows.filter(
+    (row, at) => isShown(row, filter, due?.has(at) !== false) && sayRow(row).includes(looked),
+  );
   const left = shown.filter(isLeft);
   useEffect(() => {
     if (sought === null) return;
@@ -49,27 +58,45 @@ export default function Devices(props: KitRowsProps) {
   const device = rows.find(({ id }) => id === opened);
   const at = device ? shown.findIndex(({ id }) => id === device.id) : -1;
   const next = shown[at + 1];
+  const open = useCallback((id: string | null) => {
+    setScanned(null);
+    setOpened(id);
+  }, []);
   return (
     <Column gap="$3">
       {rows.length > 0 ? (
         <>
           <Segments
             label="Which devices"
-            options={FILTERS.map((key) => ({
+            options={FILTERS.filter((key) => isShare || key !== 'due today').map((key) => ({
               value: key,
               label: `${key.charAt(0).toUpperCase()}${key.slice(1)}`,
             }))}
             chosen={[filter]}
-            onPress={setFilter}
+            onPress={setChosen}
           />
-          <Input label="Name or zone" value={words} onChange={setWords} />
+          <Row gap="$2" alignItems="flex-end">
+            <Column flex={1}>
+              <Input label="Name or zone" value={words} onChange={setWords} />
+            </Column>
+            {Scan ? (
+              <Scan
+                each="device"
+                rows={rows}
+                scanning={scanning}
+                onScanning={setScanning}
+                onFound={(id) => {
+                  setOpened(id);
+                  setScanned(id);
+                }}
+              />
+            ) : null}
+          </Row>
         </>
       ) : null}
       <Row className="to-hand" gap="$2" justifyContent="space-between" flexWrap="wrap">
         <Body small quiet role="status">
-          {rows.length === 0
-            ? 'No device yet.'
-            : `${counted(shown.length)} shown, ${rows.filter(isLeft).length} of ${rows.length} not tried`}
+          {sayShown(rows, shown, isShare ? due : null)}
         </Body>
         {!locked && left.length > 1 && filter !== 'needs eyes' ? (
           <Button dense onPress={() => pass(left)}>
@@ -104,28 +131,44 @@ export default function Devices(props: KitRowsProps) {
               </Body>
             )}
             {devices.map((row) => (
-              <DeviceLine key={row.id} row={row} locked={locked} onOpen={setOpened} onPass={pass} />
+              <DeviceLine key={row.id} row={row} locked={locked} onOpen={open} onPass={pass} />
             ))}
           </Column>
         ))}
       </Column>
       {!locked && Add ? <Add state={state} /> : null}
       {device ? (
-        <Dialog title={device.name} onClose={() => setOpened(null)} easy>
-          <Column marginHorizontal={-16}>
-            {device.questions.map((each) => (
-              <Question key={each.path} state={each} locked={locked} />
-            ))}
-          </Column>
-          {next ? (
-            <Button main onPress={() => setOpened(next.id)}>
+        <RowDialog row={device} locked={locked} Question={Question} onClose={() => open(null)}>
+          {scanned === device.id && !locked ? (
+            <Button
+              main
+              onPress={async () => {
+                if (isLeft(device)) await pass([device]);
+                open(null);
+                setScanning(true);
+              }}
+            >
+              {isLeft(device) ? 'Passed, scan the next' : 'Scan the next'}
+            </Button>
+          ) : next ? (
+            <Button main onPress={() => open(next.id)}>
               On to {next.name}
             </Button>
           ) : null}
-        </Dialog>
+        </RowDialog>
       ) : null}
     </Column>
   );
+}
+
+function sayShown(
+  rows: readonly RowState[],
+  shown: readonly RowState[],
+  due: ReadonlySet<number> | null,
+): string {
+  if (rows.length === 0) return 'No device yet.';
+  const all = rows.filter((_, at) => due?.has(at) !== false);
+  return `${counted(shown.length)} shown, ${all.filter(isLeft).length} of ${all.length} ${due ? 'due today ' : ''}not tried`;
 }
 
 /** All that is known of a device, for looking it up by words. */

@@ -1,12 +1,16 @@
 import { isAsked, type QuestionState, type RowState } from '@ant-trail/core/sheet';
-import { ZONE } from '@ant-trail/core/trades/alarm/keys';
+import { TRIED, TRIED_ON, ZONE } from '@ant-trail/core/trades/alarm/keys';
 import type { Said } from '../part.ts';
 
-export const FILTERS = ['not tried', 'needs eyes', 'all'] as const;
+export const FILTERS = ['due today', 'not tried', 'needs eyes', 'all'] as const;
 export type Filter = (typeof FILTERS)[number];
 
+/** Whether it is still to be said: the trial itself, and what must be said or would have to be with it. */
 const isOpen = ({ question, required, answer, closedOut }: QuestionState): boolean =>
-  isAsked(question) && required && answer === null && closedOut === null;
+  isAsked(question) &&
+  (required || question.key === TRIED || question.requiredWhen !== undefined) &&
+  answer === null &&
+  closedOut === null;
 
 export const isDone = (row: RowState): boolean =>
   row.tally.answered > 0 && row.looseEnds.length === 0;
@@ -24,9 +28,10 @@ export const isLeft = (row: RowState): boolean =>
       (state.question.kind === 'performed' || state.question.kind === 'yesNo') && isOpen(state),
   );
 
-export function isShown(row: RowState, filter: Filter): boolean {
+export function isShown(row: RowState, filter: Filter, isDue: boolean): boolean {
   if (filter === 'all') return true;
-  return filter === 'not tried' ? isLeft(row) : isAmiss(row);
+  if (filter === 'needs eyes') return isAmiss(row);
+  return isLeft(row) && (filter === 'not tried' || isDue);
 }
 
 /** What it means that a device passed: all that is to be tried was, and is as it should be. */
@@ -46,10 +51,15 @@ export function takenBack(said: readonly Said[], rows: readonly RowState[]): Sai
     .map(({ path }) => ({ path, value: null }));
 }
 
-export const zoneOf = (row: RowState): string => {
-  const value = row.questions.find(({ question }) => question.key === ZONE)?.answer?.value;
+function wordsAt(row: RowState, key: string): string {
+  const value = row.questions.find(({ question }) => question.key === key)?.answer?.value;
   return typeof value === 'string' ? value : '';
-};
+}
+
+export const zoneOf = (row: RowState): string => wordsAt(row, ZONE);
+
+/** The day it was tried last, before this visit; empty where nobody knows. */
+export const lastTriedOf = (row: RowState): string => wordsAt(row, TRIED_ON);
 
 /** Devices zone by zone, in the order in which the first of each stands; those of none come last. */
 export function byZone(rows: readonly RowState[]): readonly (readonly [string, RowState[]])[] {

@@ -2,24 +2,12 @@ import type { Catalogue } from '@ant-trail/core/catalogues';
 import { answersOf, questionAtPath, type SheetState } from '@ant-trail/core/sheet';
 import type * as Energy from '@ant-trail/core/trades/energy';
 import { PARTS } from '@ant-trail/core/trades/energy/keys';
-import { useEffect, useMemo, useState } from 'react';
+import { useMemo } from 'react';
+import { kitCode } from '../kit-code.ts';
 
 export type EnergyKit = typeof Energy;
 
-let known: EnergyKit | null = null;
-
-/** The kit’s figures: they are here already, with the sheet that needs them. */
-export function useKit(): EnergyKit | null {
-  const [kit, setKit] = useState(known);
-  useEffect(() => {
-    if (kit) return;
-    void import('@ant-trail/core/trades/energy').then((loaded) => {
-      known = loaded;
-      setKit(loaded);
-    });
-  }, [kit]);
-  return kit;
-}
+export const useKit = kitCode<EnergyKit>(() => import('@ant-trail/core/trades/energy'));
 
 /** A survey as it stands, and what else could be taken up. */
 export interface EnergyNow {

@@ -1,18 +1,12 @@
-import {
-  answersOf,
-  isSketch,
-  questionAtPath,
-  type RowState,
-  type SheetState,
-} from '@ant-trail/core/sheet';
-import { sketchToSvg } from '@ant-trail/core/sketch';
-import { CONDITIONS, MARK, SKETCH } from '@ant-trail/core/trades/property/keys';
+import { answersOf, questionAtPath, type RowState, type SheetState } from '@ant-trail/core/sheet';
+import { MARK, markPercent } from '@ant-trail/core/trades/mark';
+import { CONDITIONS, SKETCH } from '@ant-trail/core/trades/property/keys';
 import { useMemo, useState } from 'react';
 import { Column, Row } from '@/design/box.tsx';
 import { Button } from '@/design/button.tsx';
 import { Body, Heading } from '@/design/text.tsx';
-import { KeptPicture } from '@/features/media/kept-picture.tsx';
 import type { KitPartProps } from '../part.ts';
+import { sketchAt, SketchWithPins } from '../sketch-with-pins.tsx';
 import { MarkPin } from './mark-pin.tsx';
 import { useProperty } from './use-property.ts';
 
@@ -23,7 +17,7 @@ export default function PlaceMarks({ state, locked, write }: KitPartProps) {
   const [trouble, setTrouble] = useState<string | null>(null);
   const conditions = useMemo(() => kit?.conditionsOf(answersOf(state)) ?? [], [kit, state]);
   const rows = rowsOf(state);
-  const sketch = sketchOf(state);
+  const sketch = sketchAt(state, SKETCH);
   if (rows.length === 0) return null;
   if (!sketch)
     return (
@@ -36,11 +30,9 @@ export default function PlaceMarks({ state, locked, write }: KitPartProps) {
   const place = async (x: number, y: number): Promise<void> => {
     const row = chosen === null ? undefined : rows[chosen];
     if (!row) return;
-    const percent = (part: number): number =>
-      Math.round(Math.min(1, Math.max(0, part)) * 1000) / 10;
     const refused = await write([
-      { path: `${row.path}/${MARK.x}`, value: percent(x), unit: '%' },
-      { path: `${row.path}/${MARK.y}`, value: percent(y), unit: '%' },
+      { path: `${row.path}/${MARK.x}`, value: markPercent(x), unit: '%' },
+      { path: `${row.path}/${MARK.y}`, value: markPercent(y), unit: '%' },
     ]);
     setTrouble(refused);
     if (refused !== null) return;
@@ -48,40 +40,18 @@ export default function PlaceMarks({ state, locked, write }: KitPartProps) {
     const next = conditions.find(({ at, mark }) => at > (chosen ?? 0) && mark === null);
     setChosen(next?.at ?? null);
   };
-  const drawn = `data:image/svg+xml;utf8,${encodeURIComponent(sketchToSvg(sketch))}`;
   return (
     <Column padding="$4" gap="$3">
       <Heading>On the sketch</Heading>
-      <div
-        style={{
-          position: 'relative',
-          width: '100%',
-          maxWidth: 520,
-          aspectRatio: `1 / ${sketch.height}`,
-          background: 'white',
-          cursor: chosen === null ? 'default' : 'crosshair',
-        }}
-        onClick={(event) => {
-          const box = event.currentTarget.getBoundingClientRect();
-          if (chosen !== null)
-            void place(
-              (event.clientX - box.left) / box.width,
-              (event.clientY - box.top) / box.height,
-            );
-        }}
-        role="img"
-        aria-label="Sketch with what is to be put right"
+      <SketchWithPins
+        sketch={sketch}
+        name="Sketch with what is to be put right"
+        onTouch={chosen === null ? null : (x, y) => void place(x, y)}
       >
-        {sketch.under ? (
-          <div style={{ position: 'absolute', inset: 0, overflow: 'hidden' }}>
-            <KeptPicture sha256={sketch.under.sha256} alt="" cover />
-          </div>
-        ) : null}
-        <img src={drawn} alt="" style={{ position: 'absolute', inset: 0, width: '100%' }} />
         {conditions.map(({ number, mark, urgency }) =>
           mark ? <MarkPin key={number} {...{ number, mark, urgency }} /> : null,
         )}
-      </div>
+      </SketchWithPins>
       {locked ? null : (
         <>
           <Row gap="$2" flexWrap="wrap" role="group" aria-label="Which is marked">
@@ -115,8 +85,3 @@ export default function PlaceMarks({ state, locked, write }: KitPartProps) {
 
 const rowsOf = (state: SheetState): readonly RowState[] =>
   questionAtPath(state, CONDITIONS)?.rows ?? [];
-
-function sketchOf(state: SheetState) {
-  const value = questionAtPath(state, SKETCH)?.answer?.value;
-  return isSketch(value) ? value : null;
-}

@@ -25,12 +25,24 @@ export function writeTable(
   paper: Paper,
   rows: readonly RowState[],
   first: Column,
-  nameOf: (row: RowState) => string = ({ name }) => name,
+  {
+    nameOf = ({ name }) => name,
+    without = [],
+  }: {
+    readonly nameOf?: (row: RowState) => string;
+    /** Keys of questions that are told otherwise. */
+    readonly without?: readonly string[];
+  } = {},
 ): void {
   const asked = new Map<string, QuestionState>();
   for (const row of rows)
     for (const state of row.questions)
-      if (state.question.kind !== 'rows' && isSaid(state) && !state.closedOut)
+      if (
+        state.question.kind !== 'rows' &&
+        isSaid(state) &&
+        !state.closedOut &&
+        !without.includes(state.question.key)
+      )
         asked.set(state.question.key, state);
   const order = [...(longest(rows)?.questions ?? []), ...asked.values()].map(
     ({ question }) => question.key,

@@ -1,9 +1,12 @@
 import type { FunctionOffer } from '../../logic/index.ts';
 import type { TradeKit } from '../kit.ts';
 import { numberOffer } from '../number-offer.ts';
+import { daysLeft } from './due.ts';
 import { OVER_DEVICES } from './over-devices.ts';
 import { batteryLeft, standbyCapacity, standbyHours } from './standby.ts';
 
+export { batteryFails, LEAST_LEFT, type BatteryReading } from './battery-pace.ts';
+export { devicesDue, dueAtVisit, type DeviceAge } from './due.ts';
 export { batteryLeft, standbyCapacity, standbyHours } from './standby.ts';
 
 const FUNCTIONS: readonly FunctionOffer[] = [
@@ -27,4 +30,5 @@ const FUNCTIONS: readonly FunctionOffer[] = [
 export const ALARM: TradeKit = {
   ...{ key: 'alarm', name: 'Alarm systems', functions: FUNCTIONS },
   reckoning: OVER_DEVICES,
+  leaves: daysLeft,
 };

@@ -1,3 +1,5 @@
+import { lineThrough } from '../line-through.ts';
+
 /** One reading of a fan pressurisation: Pa and m³/h, both above 0. */
 export interface PressurePoint {
   readonly pressure: number;
@@ -21,16 +23,8 @@ const FEWEST = 3;
 export function pressureLine(points: readonly PressurePoint[]): PressureLine | null {
   const known = points.filter(({ pressure, flow }) => pressure > 0 && flow > 0);
   if (known.length < FEWEST) return null;
-  const xs = known.map(({ pressure }) => Math.log(pressure));
-  const ys = known.map(({ flow }) => Math.log(flow));
-  const mean = (values: readonly number[]): number =>
-    values.reduce((sum, value) => sum + value, 0) / values.length;
-  const x = mean(xs);
-  const y = mean(ys);
-  const spread = xs.reduce((sum, each) => sum + (each - x) ** 2, 0);
-  if (spread < 1e-9) return null;
-  const exponent = xs.reduce((sum, each, at) => sum + (each - x) * ((ys[at] ?? y) - y), 0) / spread;
-  return { exponent, coefficient: Math.exp(y - exponent * x) };
+  const line = lineThrough(known.map(({ pressure, flow }) => [Math.log(pressure), Math.log(flow)]));
+  return line && { exponent: line.slope, coefficient: Math.exp(line.offset) };
 }
 
 /** Flow in m³/h that the line has at a pressure in Pa. */

@@ -1,6 +1,7 @@
 import type { SheetAnswers } from '../kit.ts';
+import { markOf, type SketchPlace } from '../mark/index.ts';
 import { rowsOf } from '../rows-of.ts';
-import { CONDITIONS, MARK, URGENCY } from './keys/index.ts';
+import { CONDITIONS, URGENCY } from './keys/index.ts';
 
 export const URGENCIES = ['now', 'soon', 'watch'] as const;
 export type Urgency = (typeof URGENCIES)[number];
@@ -12,19 +13,12 @@ export interface Condition {
   readonly number: number;
   readonly urgency: Urgency | null;
   /** On the sketch, from its upper left, 0 to 1; null where it is not on it. */
-  readonly mark: { readonly x: number; readonly y: number } | null;
+  readonly mark: SketchPlace | null;
 }
 
-/** A share of the sketch from percent; null for what lies beside it. */
-const shareAt = (value: unknown): number | null =>
-  typeof value === 'number' && value >= 0 && value <= 100 ? value / 100 : null;
-
 export const conditionsOf = (answers: SheetAnswers): readonly Condition[] =>
-  rowsOf(answers[CONDITIONS]).map((row, at) => {
-    const [x, y] = [shareAt(row[MARK.x]), shareAt(row[MARK.y])];
-    return {
-      ...{ at, number: at + 1 },
-      urgency: URGENCIES.find((each) => each === row[URGENCY]) ?? null,
-      mark: x === null || y === null ? null : { x, y },
-    };
-  });
+  rowsOf(answers[CONDITIONS]).map((row, at) => ({
+    ...{ at, number: at + 1 },
+    urgency: URGENCIES.find((each) => each === row[URGENCY]) ?? null,
+    mark: markOf(row),
+  }));

@@ -10,6 +10,22 @@ const BODY: TemplateBody = {
       id: 'panel',
       title: 'Panel',
       questions: [
+        ask('date', { key: 'inspected', label: 'Day of the inspection' }),
+        ask('number', {
+          key: 'visits',
+          label: 'Visits a year',
+          help: 'At each visit a share of the devices is due, so that all are tried within the year.',
+          unit: '1',
+          decimals: 0,
+          expected: { low: 1, high: 52 },
+          carries: true,
+          checks: [
+            {
+              must: 'visits >= 1.0 && visits <= 52.0 && visits == double(int(visits))',
+              words: 'A whole number from 1 to 52: 4 where somebody comes each quarter.',
+            },
+          ],
+        }),
         ask('number', {
           key: 'standby',
           label: 'Standby current',
@@ -105,7 +121,26 @@ const BODY: TemplateBody = {
           least: 1,
           most: 500,
           questions: [
-            ask('text', { key: 'zone', label: 'Zone', required: false, carries: true }),
+            ask('performed', {
+              key: 'tried',
+              label: 'Set off and seen at the panel',
+              required: false,
+              whenAmiss: { severity: 3, action: 'Mend or replace the device' },
+            }),
+            ask('yesNo', {
+              key: 'clean',
+              label: 'Clean?',
+              required: false,
+              requiredWhen: 'given.tried',
+              visibleWhen: 'device_kind == "smoke"',
+              messages: [{ when: 'clean == "no"', words: 'Blow it out from the side, never wet.' }],
+            }),
+            ask('yesNo', {
+              key: 'cleaned_now',
+              label: 'Cleaned now?',
+              visibleWhen: 'clean == "no"',
+              follows: 'clean',
+            }),
             ask('choice', {
               key: 'device_kind',
               label: 'What it is',
@@ -117,20 +152,61 @@ const BODY: TemplateBody = {
               ],
               suggest: 'previous.device_kind',
             }),
-            ask('performed', { key: 'tried', label: 'Set off and seen at the panel' }),
-            ask('yesNo', {
-              key: 'clean',
-              label: 'Clean?',
-              visibleWhen: 'device_kind == "smoke"',
-              messages: [{ when: 'clean == "no"', words: 'Blow it out from the side, never wet.' }],
+            ask('text', { key: 'zone', label: 'Zone', required: false, carries: true }),
+            ask('date', {
+              key: 'tried_on',
+              label: 'Tried last, before today',
+              required: false,
+              carries: true,
             }),
-            ask('yesNo', {
-              key: 'cleaned_now',
-              label: 'Cleaned now?',
-              visibleWhen: 'clean == "no"',
-              follows: 'clean',
+            ask('date', {
+              key: 'out_since',
+              label: 'Out of order since',
+              required: false,
+              carries: true,
+              findings: [
+                {
+                  when: 'given.out_since',
+                  severity: 3,
+                  words: 'Out of order',
+                  action: 'Mend or replace it',
+                },
+              ],
             }),
+            ask('date', {
+              key: 'replaced_on',
+              label: 'Replaced on',
+              required: false,
+              carries: true,
+            }),
+            ...['left', 'top'].map((side) =>
+              ask('percentage', {
+                key: side === 'left' ? 'mark_x' : 'mark_y',
+                label: `On the plan, from the ${side}`,
+                required: false,
+                carries: true,
+              }),
+            ),
           ],
+        }),
+        ask('calculated', {
+          key: 'due_left',
+          label: 'Due today and not tried',
+          required: false,
+          unit: '1',
+          decimals: 0,
+          formula: 'dueLeft',
+        }),
+        ask('text', {
+          key: 'why_left',
+          label: 'Why some that are due are not tried',
+          visibleWhen: 'due_left > 0.0',
+        }),
+        ask('sketch', {
+          key: 'floor_plan',
+          label: 'Plan of the house',
+          help: 'Draw it, or put a picture of it underneath: devices are set on it above.',
+          required: false,
         }),
         ask('calculated', {
           key: 'failed',
@@ -145,6 +221,39 @@ const BODY: TemplateBody = {
               words: 'More than two devices did not answer',
               action: 'Keep a fire watch until the line is mended',
             },
+          ],
+        }),
+      ],
+    },
+    {
+      id: 'signals',
+      title: 'Signals',
+      questions: [
+        ask('rows', {
+          key: 'signals',
+          label: 'What has to follow an alarm',
+          each: 'signal',
+          required: false,
+          starts: ['Horns', 'Call to the watch', 'Lift goes down', 'Doors let go'],
+          questions: [
+            ask('performed', { key: 'followed', label: 'It followed' }),
+            ask('number', {
+              key: 'took',
+              label: 'From the alarm until then',
+              help: 'Horns within 10 s, all else within 90 s (NFPA 72, from memory).',
+              unit: 's',
+              decimals: 1,
+              required: false,
+              requiredWhen: 'followed == "done"',
+              visibleWhen: 'followed == "done"',
+              lowFrom: '0.0',
+              highFrom: 'row.name == "Horns" ? 10.0 : 90.0',
+              whenAmiss: {
+                severity: 4,
+                reason: true,
+                action: 'Find out why the signal comes late',
+              },
+            }),
           ],
         }),
       ],

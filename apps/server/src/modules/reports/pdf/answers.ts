@@ -150,13 +150,7 @@ function placeEvidence(
 ): void {
   const { question, answer } = state;
   if (isSketch(answer?.value) && question.kind === 'sketch')
-    drawSketch(
-      paper,
-      answer.value,
-      question.symbols ?? [],
-      question.label,
-      data.photos[answer.value.under?.sha256 ?? ''],
-    );
+    drawSketch(paper, answer.value, question.symbols ?? [], question.label, data.photos);
   if (state.photos.length > 0 && !photoIsPlaced) placePhotos(paper, data, state, say);
 }
 

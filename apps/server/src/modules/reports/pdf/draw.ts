@@ -17,7 +17,7 @@ export async function drawReport(data: ReportData): Promise<Buffer> {
   const say = new Say(data);
   const paper = new Paper(`${dossier.site.name}: ${dossier.job.title}`, data.organisation);
   const { findingsStand } = writeCover(paper, data, state, say);
-  writeReckoned(paper, state, dossier.version.body.kit);
+  writeReckoned(paper, state, dossier.version.body.kit, data.photos);
   // A short sheet goes on below; a longer one begins on a page of its own.
   paper.need(paper.pageHeight * ROOM_TO_BEGIN);
   writeAnswers(paper, data, state, say);

@@ -1,10 +1,16 @@
 import type { SheetState } from '@ant-trail/core/sheet';
 import { sayReckoned } from '@ant-trail/core/trades';
 import { QUIET, type Paper } from '../../../paper/paper.ts';
+import type { Pictures } from '../../../paper/sketch.ts';
 import { REPORT_PARTS } from '../../trades/report-parts.ts';
 
 /** What the sheet's kit reckoned, and the kit's own part of the report. */
-export function writeReckoned(paper: Paper, state: SheetState, kit: string | undefined): void {
+export function writeReckoned(
+  paper: Paper,
+  state: SheetState,
+  kit: string | undefined,
+  pictures: Pictures,
+): void {
   const results = state.reckoned.filter(({ aside }) => !aside);
   if (results.length > 0) {
     paper.need(60 + 20 * results.length);
@@ -19,5 +25,5 @@ export function writeReckoned(paper: Paper, state: SheetState, kit: string | und
       paper.y = y + height + 4;
     }
   }
-  REPORT_PARTS.find((part) => part.kit === kit)?.draw(paper, state);
+  REPORT_PARTS.find((part) => part.kit === kit)?.draw(paper, state, pictures);
 }

@@ -1,7 +1,8 @@
 import type { SketchValue } from '@ant-trail/core/log';
 import { symbolLetter } from '@ant-trail/core/sketch';
-import { INK, QUIET, type Paper } from '../../../paper/paper.ts';
-import { drawShapes, type Named } from '../../../paper/shapes.ts';
+import { QUIET, type Paper } from '../../../paper/paper.ts';
+import type { Named } from '../../../paper/shapes.ts';
+import { drawSketchAt, type Pictures } from '../../../paper/sketch.ts';
 
 const WIDTH = 300;
 
@@ -11,25 +12,14 @@ export function drawSketch(
   sketch: SketchValue,
   symbols: readonly Named[],
   name: string,
-  under: Uint8Array | undefined,
+  pictures: Pictures,
 ): void {
   const height = sketch.height * WIDTH;
   paper.need(height + 30);
   const top = paper.y + 8;
-  paper.figure(`Sketch: ${name}`, () => {
-    const { document, left } = paper;
-    if (under) {
-      document.save().rect(left, top, WIDTH, height).clip();
-      document
-        .image(Buffer.from(under), left, top, {
-          cover: [WIDTH, height],
-          align: 'center',
-          valign: 'center',
-        })
-        .restore();
-    }
-    drawShapes(paper, sketch.shapes, symbols, { x: left, y: top, width: WIDTH, ink: INK });
-  });
+  paper.figure(`Sketch: ${name}`, () =>
+    drawSketchAt(paper, sketch, symbols, { x: paper.left, y: top, width: WIDTH }, pictures),
+  );
   paper.y = top + height + 4;
   const used = symbols.filter(({ key }) =>
     sketch.shapes.some((shape) => shape.kind === 'symbol' && shape.symbol === key),

@@ -1,41 +1,89 @@
-import { textOf, type RowState } from '@ant-trail/core/sheet';
-import { DEVICES, TRIED } from '@ant-trail/core/trades/alarm/keys';
+import { answersOf, textOf, type RowState } from '@ant-trail/core/sheet';
+import { devicesDue } from '@ant-trail/core/trades/alarm';
+import { DEVICES, PLAN, TRIED, WHY_LEFT } from '@ant-trail/core/trades/alarm/keys';
+import { MARK, marksIn } from '@ant-trail/core/trades/mark';
 import { QUIET } from '../../../paper/paper.ts';
 import type { ReportPart } from '../report-part.ts';
 import { rowsAt, writeTable } from '../rows-table.ts';
+import { drawSketchWithPins } from '../sketch-with-pins.ts';
 
-/** All devices as one table, and those that were not tried with the reason that was given. */
+/** All devices as one table, and those that were due and did not pass with the reason that was given. */
 export const DEVICE_TABLE: ReportPart = {
   kit: 'alarm',
   draws: [DEVICES],
-  draw: (paper, state) => {
+  draw: (paper, state, pictures) => {
     const devices = rowsAt(state, DEVICES);
     if (devices.length === 0) return;
     paper.need(120);
     paper.space(14);
     paper.text('Devices', paper.left, { face: 'bold', size: 15, tag: 'H2' });
     paper.space(4);
-    writeTable(paper, devices, { head: 'Device', share: 2.2 });
-    const left = devices.filter((device) => !wasTried(device));
-    if (left.length === 0) return;
+    const answers = answersOf(state);
+    const marks = marksIn(answers, DEVICES);
+    drawSketchWithPins(
+      paper,
+      state,
+      {
+        path: PLAN,
+        words: 'Plan with the numbers of its devices, those that did not pass filled',
+        pin: 6,
+      },
+      devices.map((device, at) => ({
+        number: device.number,
+        mark: marks[at] ?? null,
+        isFilled: !wasTried(device),
+      })),
+      pictures,
+    );
+    writeTable(
+      paper,
+      devices,
+      { head: 'Device', share: 2.2 },
+      {
+        nameOf: ({ number, name }) => `${number}  ${name}`,
+        without: [MARK.x, MARK.y],
+      },
+    );
+    const due = devicesDue(answers);
+    const left = devices.filter((device, at) => due.has(at) && !wasTried(device));
     paper.need(60);
     paper.space(12);
-    paper.text(`Not tried: ${left.length} of ${devices.length}`, paper.left, {
+    if (due.size < devices.length)
+      paper.text(sayShare(devices, due), paper.left, { size: 9.5, color: QUIET });
+    if (left.length === 0) return;
+    paper.text(`Not passed: ${left.length} of ${due.size} due`, paper.left, {
       ...{ face: 'bold', size: 12, tag: 'H3' },
     });
+    const why = answers[WHY_LEFT];
     for (const device of left)
-      paper.text(`${device.name}: ${whyNot(device)}`, paper.left, { size: 9.5, color: QUIET });
+      paper.text(
+        `${device.name}: ${whyNot(device, typeof why === 'string' ? why : null)}`,
+        paper.left,
+        {
+          ...{ size: 9.5, color: QUIET },
+        },
+      );
   },
 };
+
+/** What a share of the devices means, and what of it was done. */
+function sayShare(devices: readonly RowState[], due: ReadonlySet<number>): string {
+  const tried = devices.filter(wasTried).length;
+  const later = devices.filter((device, at) => !due.has(at) && !wasTried(device)).length;
+  return [
+    `${due.size} of ${devices.length} devices were due at this visit, those tried longest ago first; ${tried} were tried.`,
+    ...(later > 0 ? [`${later} ${later === 1 ? 'is' : 'are'} due at a later one.`] : []),
+  ].join(' ');
+}
 
 const trialOf = ({ questions }: RowState) =>
   questions.find(({ question }) => question.key === TRIED);
 
 const wasTried = (device: RowState): boolean => trialOf(device)?.answer?.value === 'done';
 
-function whyNot(device: RowState): string {
+function whyNot(device: RowState, said: string | null): string {
   const trial = trialOf(device);
   if (trial?.reason) return textOf(trial.reason.value);
   if (trial?.closedOut) return 'not applicable';
-  return trial?.answer ? 'it did not answer' : 'no reason was given';
+  return trial?.answer ? 'it did not answer' : (said ?? 'no reason was given');
 }

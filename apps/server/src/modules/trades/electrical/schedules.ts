@@ -29,5 +29,12 @@ function writeBoard(paper: Paper, board: RowState): void {
   paper.text(`Circuits of ${board.name}`, paper.left, { face: 'bold', size: 13, tag: 'H3' });
   if (place) paper.text(textOf(place.value), paper.left, { size: 9, color: QUIET });
   paper.space(4);
-  writeTable(paper, circuits, { head: 'Way', share: 0.7 }, ({ name }) => shortWay(name));
+  writeTable(
+    paper,
+    circuits,
+    { head: 'Way', share: 0.7 },
+    {
+      nameOf: ({ name }) => shortWay(name),
+    },
+  );
 }

@@ -1,10 +1,4 @@
-import {
-  answersOf,
-  isSketch,
-  questionAtPath,
-  type RowState,
-  type SheetState,
-} from '@ant-trail/core/sheet';
+import { answersOf, type RowState, type SheetState } from '@ant-trail/core/sheet';
 import {
   BANDS,
   conditionsOf,
@@ -13,22 +7,22 @@ import {
   pathOf,
   pictureOf,
   wallsOf,
-  type Condition,
   type WallPicture,
 } from '@ant-trail/core/trades/property';
 import { AREAS, CONDITIONS, SKETCH, WALLS } from '@ant-trail/core/trades/property/keys';
-import { CLAY, INK, LAKE, QUIET, type Paper } from '../../../paper/paper.ts';
+import { INK, LAKE, QUIET, type Paper } from '../../../paper/paper.ts';
 import { drawSchedule } from '../../../paper/schedule.ts';
-import { drawShapes } from '../../../paper/shapes.ts';
+import type { Pictures } from '../../../paper/sketch.ts';
 import type { ReportPart } from '../report-part.ts';
 import { rowsAt } from '../rows-table.ts';
+import { drawSketchWithPins } from '../sketch-with-pins.ts';
 
 /** What the reader relies on: what was not seen, what is to be put right and where, and how wet the walls are. */
 export const PLACE_AND_WALLS: ReportPart = {
   kit: 'property',
   draws: [WALLS],
-  draw: (paper, state) => {
-    writeConditions(paper, state);
+  draw: (paper, state, pictures) => {
+    writeConditions(paper, state, pictures);
     drawWalls(paper, state);
     writeLimits(paper, state);
   },
@@ -49,12 +43,18 @@ function writeLimits(paper: Paper, state: SheetState): void {
   }
 }
 
-function writeConditions(paper: Paper, state: SheetState): void {
+function writeConditions(paper: Paper, state: SheetState, pictures: Pictures): void {
   const conditions = conditionsOf(answersOf(state));
   const rows = rowsAt(state, CONDITIONS);
   if (conditions.length === 0) return;
   heading(paper, 'To put right');
-  drawSketchWith(paper, state, conditions);
+  drawSketchWithPins(
+    paper,
+    state,
+    { path: SKETCH, words: 'Sketch with the numbers of what is to be put right', pin: 9 },
+    conditions.map(({ number, mark, urgency }) => ({ number, mark, isFilled: urgency === 'now' })),
+    pictures,
+  );
   const said = (row: RowState | undefined, key: string): string => {
     const value = row?.questions.find(({ question }) => question.key === key)?.answer?.value;
     return typeof value === 'string' ? value : '';
@@ -77,38 +77,6 @@ function writeConditions(paper: Paper, state: SheetState): void {
 }
 
 const SOON = { now: 'at once', soon: 'within the year', watch: 'watch it' } as const;
-const SKETCH_WIDE = 360;
-
-/** The sketch with the numbers on it; a picture underneath stands among the answers. */
-function drawSketchWith(paper: Paper, state: SheetState, conditions: readonly Condition[]): void {
-  const marked = conditions.flatMap(({ number, mark, urgency }) =>
-    mark ? [{ number, mark, urgency }] : [],
-  );
-  const value = questionAtPath(state, SKETCH)?.answer?.value;
-  if (!isSketch(value) || marked.length === 0) return;
-  const height = value.height * SKETCH_WIDE;
-  paper.need(height + 20);
-  const [left, top] = [paper.left, paper.y + 6];
-  paper.figure(
-    `Sketch with the numbers of what is to be put right: ${marked.map(({ number }) => number).join(', ')}.`,
-    () => {
-      const { document } = paper;
-      drawShapes(paper, value.shapes, [], { x: left, y: top, width: SKETCH_WIDE, ink: INK });
-      for (const { number, mark, urgency } of marked) {
-        const [x, y] = [left + mark.x * SKETCH_WIDE, top + mark.y * height];
-        document.lineWidth(1.2).circle(x, y, 9);
-        if (urgency === 'now') document.fillAndStroke(CLAY, CLAY);
-        else document.fillAndStroke('#FFFFFF', CLAY);
-        const words = String(number);
-        paper.put(words, x - words.length * 3, y - 6.5, {
-          ...{ face: 'bold', size: 10, color: urgency === 'now' ? '#FFFFFF' : CLAY },
-        });
-      }
-    },
-  );
-  paper.y = top + height + 8;
-}
-
 function drawWalls(paper: Paper, state: SheetState): void {
   const rows = rowsAt(state, WALLS);
   const walls = wallsOf(answersOf(state)).flatMap(({ at, material, spots }) => {

@@ -13,8 +13,7 @@ export const ACROSS = 'spot_across';
 export const UP = 'spot_up';
 export const WET = 'wet';
 
-/** What is to be put right, and where it stands on the sketch of the place, in percent of its width and height. */
+/** What is to be put right, and the sketch of the place it is marked on. */
 export const CONDITIONS = 'conditions';
 export const URGENCY = 'urgency';
 export const SKETCH = 'place_sketch';
-export const MARK = { x: 'mark_x', y: 'mark_y' } as const;
