@@ -19,12 +19,11 @@ const STEP = 24;
 const framesOf = (list: Locator): Promise<number[]> =>
   list.evaluate(async (element, step) => {
     const times: number[] = [];
-    const frame = (): Promise<number> => new Promise(requestAnimationFrame);
-    let before = await frame();
+    let before = await new Promise<number>(requestAnimationFrame);
     for (const sign of [1, -1])
       for (let at = 0; at < (element.scrollHeight - element.clientHeight) / step; at++) {
         element.scrollTop += sign * step;
-        const now = await frame();
+        const now = await new Promise<number>(requestAnimationFrame);
         times.push(now - before);
         before = now;
       }

@@ -91,7 +91,7 @@ test('where a system is visited in parts, those of today stand first, with when 
   await act(async () => {
     const refused = await sheet.session.writeAll([
       { path: 'inspected', kind: 'answer', value: '2031-04-05' },
-      { path: 'visits', kind: 'answer', value: 3, unit: '1' },
+      { path: 'visits', kind: 'answer', value: 'quarter' },
       { path: 'devices/d1/tried_on', kind: 'answer', value: '2031-01-10' },
       { path: 'devices/d2/tried_on', kind: 'answer', value: '2031-02-10' },
       { path: 'devices/d3/tried_on', kind: 'answer', value: '2030-10-10' },

@@ -205,7 +205,7 @@ describe('rows that are things of the register', () => {
     id,
     kind: 'Smoke alarm ',
     name,
-    retired: false,
+    ...{ retired: false, within: null, area: false, alsoIn: [] },
     ...more,
   });
 
@@ -223,6 +223,24 @@ describe('rows that are things of the register', () => {
       { path: 'alarms/a', value: { order: 2, name: 'Alarm 2' } },
       { path: 'alarms/b', value: { order: 3, name: 'Alarm 10' } },
     ]);
+  });
+
+  test('are those of the thing the sheet is about, where it has some', () => {
+    const group = questionAtPath(sheetWith().state, 'alarms');
+    const things = [
+      asset('east', 'East panel', { kind: 'panel' }),
+      asset('hall', 'Hall', { kind: 'room', area: true, within: 'east' }),
+      asset('a', 'Alarm 1', { within: 'hall' }),
+      asset('b', 'Alarm 2', { alsoIn: ['east'] }),
+      asset('c', 'Alarm 3'),
+      asset('west', 'West panel', { kind: 'panel' }),
+    ];
+    const named = (about: string | null) =>
+      assetRows(group!, things, about).map(({ value }) => value.name);
+    expect(named('east')).toEqual(['Alarm 1', 'Alarm 2']);
+    // Nobody said yet what belongs to it: all of the place are offered.
+    expect(named('west')).toEqual(['Alarm 1', 'Alarm 2', 'Alarm 3']);
+    expect(named(null)).toHaveLength(3);
   });
 
   test('are told to the register with their kind', () => {

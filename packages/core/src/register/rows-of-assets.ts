@@ -2,6 +2,7 @@ import type { RowValue } from '../log/index.ts';
 import { rowPath } from '../log/index.ts';
 import type { QuestionState, SheetState } from '../sheet/index.ts';
 import { byName, sameKind, type Asset } from './asset.ts';
+import { heldBy } from './tree.ts';
 
 /** A row to be written for an asset. */
 export interface AssetRow {
@@ -9,18 +10,29 @@ export interface AssetRow {
   readonly value: RowValue;
 }
 
-/** The rows that assets of the register would have in a group and do not have yet. */
+type Registered = Pick<Asset, 'id' | 'kind' | 'name' | 'retired' | 'within' | 'area' | 'alsoIn'>;
+
+/**
+ * The rows that assets of the register would have in a group and do not have yet. A sheet about one thing (by its id)
+ * has those that stand in it or belong to it, where there are some: two systems at a place have devices each.
+ */
 export function assetRows(
   group: QuestionState,
-  assets: readonly Pick<Asset, 'id' | 'kind' | 'name' | 'retired'>[],
+  assets: readonly Registered[],
+  about: string | null = null,
 ): readonly AssetRow[] {
   const { question, path, rows } = group;
   if (question.kind !== 'rows' || question.of === undefined) return [];
   const kind = question.of;
   const there = new Set(rows.map((row) => row.id));
   const last = rows.reduce((most, row) => Math.max(most, row.order), 0);
-  return assets
-    .filter((asset) => !asset.retired && sameKind(asset.kind, kind) && !there.has(asset.id))
+  const wanted = assets.filter((asset) => !asset.retired && sameKind(asset.kind, kind));
+  const held = about === null ? null : new Set([about, ...heldBy(about, assets)]);
+  const own = wanted.filter(
+    ({ id, alsoIn }) => held?.has(id) === true || alsoIn.some((each) => held?.has(each)),
+  );
+  return (own.length > 0 ? own : wanted)
+    .filter(({ id }) => !there.has(id))
     .sort(byName)
     .map(({ id, name }, index) => ({
       path: rowPath(path, id),

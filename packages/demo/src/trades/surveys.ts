@@ -78,7 +78,7 @@ export const SURVEYS: readonly Survey[] = [
   inspection(5, 'Assembly hall boards', { battery: 0.72, silent: 11 }),
   inspection(734, 'Old mill boards', { battery: 1.02 }),
   inspection(369, 'Old mill boards', { battery: 0.97 }),
-  inspection(4, 'Old mill boards', { battery: 0.9, until: 0.6, visits: 2 }),
+  inspection(4, 'Old mill boards', { battery: 0.9, until: 0.6, visits: 'twice' }),
   certificate(2, 'Depot workshop boards', { late: 'Fan' }),
   certificate(1, 'Rescue store boards', { until: 0.55 }),
   houseSurvey(20, 'Dunlin hut', { grant: 'winter', station: 'saddle', fuel: 'peat' }),

@@ -11,7 +11,7 @@ export function FromRegister({ state }: { state: QuestionState }) {
   const { store } = usePhone();
   const site = session.context.site.id;
   const assets = useLive(() => store.assets.where('site').equals(site).toArray(), [store, site]);
-  const rows = assetRows(state, assets ?? []);
+  const rows = assetRows(state, assets ?? [], session.context.own.asset);
   if (rows.length === 0) return null;
   return (
     <Button dense onPress={() => session.writeAll(rows.map((row) => ({ ...row, kind: 'answer' })))}>

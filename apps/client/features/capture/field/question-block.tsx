@@ -24,7 +24,12 @@ export const QuestionBlock = memo(function QuestionBlock({ state, locked }: Part
   const { question, asksReason, photos, asksPhoto, findings } = state;
   const Part = PARTS[question.kind];
   const isRows = question.kind === 'rows';
-  const optional = !state.required && isAsked(question);
+  // What is done or not, and what another answer makes required, is not left to whether there is something.
+  const optional =
+    !state.required &&
+    isAsked(question) &&
+    question.kind !== 'performed' &&
+    question.requiredWhen === undefined;
   const takesBack = !locked && state.answer !== null && isChosen(question);
   const asksMore = asksPhoto || photos.length > 0 || rulesOf(question).keeps === 'photos';
   return (

@@ -24,7 +24,7 @@ export default function BatteryYears({ state, readBefore }: KitPartProps) {
       <Heading>The battery over the years</Heading>
       <Sparkline
         points={readings.map(({ at, value }) => ({
-          ...{ label: sayMonth(at), value, out: value < least },
+          ...{ label: sayBelow(at), value, out: value < least },
         }))}
         range={{ low: least, high: rated }}
         name={`Capacity of the battery, of ${rated} Ah: ${readings.map(({ at, value }) => `${sayMonth(at)} ${value} Ah`).join(', ')}`}
@@ -47,3 +47,6 @@ const numberAt = (state: SheetState, key: string): number | null => {
 
 const MONTH = new Intl.DateTimeFormat('en-GB', { month: 'short', year: 'numeric' });
 const sayMonth = (at: number): string => MONTH.format(at);
+
+/** Short enough to stand below a chart: “Nov ’26”. */
+const sayBelow = (at: number): string => sayMonth(at).replace(/ 20(\d\d)$/, ' ’$1');

@@ -27,7 +27,7 @@ export const DeviceLine = memo(function DeviceLine(props: DeviceLineProps) {
     ...(last ? [`last ${sayDatedDay(last)}`] : []),
   ].join(', ');
   return (
-    <Column role="listitem" style={{ contentVisibility: 'auto', containIntrinsicSize: '58px' }}>
+    <Column role="listitem">
       <Row
         className="to-hand"
         gap="$2"

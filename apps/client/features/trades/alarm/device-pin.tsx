@@ -35,6 +35,8 @@ export function DevicePin(props: DevicePinProps) {
         width: SIZE,
         height: SIZE,
         padding: 0,
+        display: 'grid',
+        placeItems: 'center',
         borderRadius: isAmiss ? '2px 50% 50% 50%' : '50%',
         border: `2px solid ${ink}`,
         outline: isChosen ? `3px solid ${theme.lake.get()}` : undefined,

@@ -94,8 +94,8 @@ export default function Devices(props: KitRowsProps) {
           </Row>
         </>
       ) : null}
-      <Row className="to-hand" gap="$2" justifyContent="space-between" flexWrap="wrap">
-        <Body small quiet role="status">
+      <Row className="to-hand" gap="$2" justifyContent="space-between">
+        <Body small quiet flex={1} role="status">
           {sayShown(rows, shown, isShare ? due : null)}
         </Body>
         {!locked && left.length > 1 && filter !== 'needs eyes' ? (
@@ -121,7 +121,9 @@ export default function Devices(props: KitRowsProps) {
         role="list"
         aria-label="Devices at a glance"
         maxHeight={460}
-        style={{ overflowY: 'auto' }}
+        backgroundColor="$paper"
+        // Opaque, and apart from the page: it scrolls without being painted anew, on slow phones too.
+        style={{ overflowY: 'auto', willChange: 'scroll-position', contain: 'content' }}
       >
         {byZone(shown).map(([zone, devices]) => (
           <Column key={zone} role="presentation">

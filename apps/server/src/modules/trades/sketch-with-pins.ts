@@ -12,6 +12,12 @@ export interface Pin {
   readonly isFilled: boolean;
 }
 
+/** How much room it takes, for a heading that is not to stand without it. */
+export function roomForSketch(state: SheetState, path: string): number {
+  const sketch = questionAtPath(state, path)?.answer?.value;
+  return isSketch(sketch) ? sketch.height * WIDE + 20 : 0;
+}
+
 /** The sketch of a sheet, with its picture, and numbers on it; nothing where none of them is placed. */
 export function drawSketchWithPins(
   paper: Paper,

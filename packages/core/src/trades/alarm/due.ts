@@ -1,6 +1,6 @@
 import type { LeftFact, SheetAnswers } from '../kit.ts';
 import { rowsOf, type RowAnswers } from '../rows-of.ts';
-import { DEVICES, INSPECTED, TRIED, TRIED_ON, VISITS } from './keys/index.ts';
+import { DEVICES, INSPECTED, TRIED, TRIED_ON, VISITS, VISITS_A_YEAR } from './keys/index.ts';
 
 const DAY_MS = 86_400_000;
 /** Every device is tried at least once in so many days. */
@@ -51,17 +51,16 @@ export function dueAtVisit(
 
 /** Which devices of a sheet are due at its visit; all of them where nobody says how often it is visited. */
 export function devicesDue(answers: SheetAnswers): ReadonlySet<number> {
-  const visits = answers[VISITS];
   const day = answers[INSPECTED];
   return dueAtVisit(
     rowsOf(answers[DEVICES]).map(ageOf),
-    isVisits(visits) ? visits : 1,
+    visitsOf(answers[VISITS]),
     typeof day === 'string' ? day : null,
   );
 }
 
-const isVisits = (value: unknown): value is number =>
-  typeof value === 'number' && Number.isInteger(value) && value >= 1 && value <= 52;
+const visitsOf = (said: unknown): number =>
+  Object.entries(VISITS_A_YEAR).find(([word]) => word === said)?.[1] ?? 1;
 
 const ageOf = (device: RowAnswers): DeviceAge => {
   const last = device[TRIED_ON];

@@ -11,19 +11,15 @@ const BODY: TemplateBody = {
       title: 'Panel',
       questions: [
         ask('date', { key: 'inspected', label: 'Day of the inspection' }),
-        ask('number', {
+        ask('choice', {
           key: 'visits',
-          label: 'Visits a year',
+          label: 'How often a year',
           help: 'At each visit a share of the devices is due, so that all are tried within the year.',
-          unit: '1',
-          decimals: 0,
-          expected: { low: 1, high: 52 },
-          carries: true,
-          checks: [
-            {
-              must: 'visits >= 1.0 && visits <= 52.0 && visits == double(int(visits))',
-              words: 'A whole number from 1 to 52: 4 where somebody comes each quarter.',
-            },
+          options: [
+            { key: 'once', label: 'Once: all of them' },
+            { key: 'twice', label: 'Twice' },
+            { key: 'quarter', label: 'Each quarter' },
+            { key: 'month', label: 'Each month' },
           ],
         }),
         ask('number', {

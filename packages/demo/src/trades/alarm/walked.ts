@@ -41,8 +41,8 @@ const ZONES: readonly Hanging[] = [
     kind: 'heat',
     word: 'Heat',
     at: [
-      [34, 52],
-      [40, 68],
+      [41, 62],
+      [34, 70],
     ],
   },
   {
@@ -50,8 +50,8 @@ const ZONES: readonly Hanging[] = [
     kind: 'call',
     word: 'Call point',
     at: [
-      [31, 88],
-      [58, 88],
+      [33, 86],
+      [58, 86],
     ],
   },
   {
@@ -59,9 +59,9 @@ const ZONES: readonly Hanging[] = [
     kind: 'horn',
     word: 'Horn',
     at: [
-      [36, 86],
-      [44, 86],
-      [66, 88],
+      [42, 86],
+      [68, 86],
+      [78, 86],
     ],
   },
 ];
@@ -96,7 +96,7 @@ export interface Inspection {
   readonly until?: number;
   /** The day it was, and how often a year somebody comes. */
   readonly day: string;
-  readonly visits?: number;
+  readonly visits?: 'once' | 'twice';
   /** What is left of the battery, of 1. */
   readonly battery: number;
   /** The device that did not answer, by its place among all. */
@@ -106,11 +106,11 @@ export interface Inspection {
 /** What an inspector enters at a house with one panel and devices in four zones. */
 export function inspectionOf(
   chance: Chance,
-  { until = 1, battery, silent, day, visits = 1 }: Inspection,
+  { until = 1, battery, silent, day, visits = 'once' }: Inspection,
 ): Given[] {
   const given: Given[] = [
     { path: 'inspected', value: day },
-    { path: 'visits', value: visits, unit: '1' },
+    { path: 'visits', value: visits },
     { path: 'standby', value: Math.round(chance.between(0.2, 0.26) * 1000) / 1000, unit: 'A' },
     { path: 'alarm', value: Math.round(chance.between(1.4, 1.9) * 1000) / 1000, unit: 'A' },
     { path: 'battery', value: 17, unit: 'A.h' },
@@ -134,11 +134,11 @@ export function inspectionOf(
       { path: `${path}/device_kind`, value: kind },
       { path: `${path}/mark_x`, value: x, unit: '%' },
       { path: `${path}/mark_y`, value: y, unit: '%' },
-      ...(visits > 1
-        ? [{ path: `${path}/tried_on`, value: addDays(day, at % visits === 0 ? -150 : -340) }]
+      ...(visits === 'twice'
+        ? [{ path: `${path}/tried_on`, value: addDays(day, at % 2 === 0 ? -150 : -340) }]
         : []),
     );
-    const isLater = visits > 1 && at % visits === 0;
+    const isLater = visits === 'twice' && at % 2 === 0;
     if (isLater || at >= devices.length * until) return;
     given.push({ path: `${path}/tried`, value: at === silent ? 'not' : 'done' });
     if (kind === 'smoke') given.push({ path: `${path}/clean`, value: 'yes' });

@@ -5,7 +5,7 @@ import { MARK, marksIn } from '@ant-trail/core/trades/mark';
 import { QUIET } from '../../../paper/paper.ts';
 import type { ReportPart } from '../report-part.ts';
 import { rowsAt, writeTable } from '../rows-table.ts';
-import { drawSketchWithPins } from '../sketch-with-pins.ts';
+import { drawSketchWithPins, roomForSketch } from '../sketch-with-pins.ts';
 
 /** All devices as one table, and those that were due and did not pass with the reason that was given. */
 export const DEVICE_TABLE: ReportPart = {
@@ -14,7 +14,7 @@ export const DEVICE_TABLE: ReportPart = {
   draw: (paper, state, pictures) => {
     const devices = rowsAt(state, DEVICES);
     if (devices.length === 0) return;
-    paper.need(120);
+    paper.need(120 + roomForSketch(state, PLAN));
     paper.space(14);
     paper.text('Devices', paper.left, { face: 'bold', size: 15, tag: 'H2' });
     paper.space(4);

@@ -5,6 +5,7 @@ export const SWITCHED_OFF = 'switched_off';
 export const INSPECTED = 'inspected';
 /** How often a year the system is inspected; each time a share of its devices. */
 export const VISITS = 'visits';
+export const VISITS_A_YEAR = { once: 1, twice: 2, quarter: 4, month: 12 } as const;
 /** Whether a device was set off and answered. */
 export const TRIED = 'tried';
 /** The day it was tried last, before this visit. */
