@@ -1,11 +1,9 @@
 import { STARTERS, CATALOGUES } from '@ant-trail/demo';
-import type { AnswerValue, Entry } from '@ant-trail/core/log';
-import { fold, planSheet, prepareFor, type SheetState } from '@ant-trail/core/sheet';
-import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
+import type { AnswerValue } from '@ant-trail/core/log';
+import type { SheetState } from '@ant-trail/core/sheet';
 import { SCHEDULES } from '../src/modules/trades/electrical/schedules.ts';
 import { drawSchedule } from '../src/paper/schedule.ts';
-import { Paper } from '../src/paper/paper.ts';
-import { textOf } from './support/pdf.ts';
+import { drawn, sheetWith, type SaidAt } from './support/drawn.ts';
 
 const certificate = STARTERS.find(({ key }) => key === 'certificate')?.body;
 
@@ -24,8 +22,7 @@ function device(code: string): AnswerValue {
 /** A certificate with one board of so many circuits. */
 async function certificateOf(circuits: number): Promise<SheetState> {
   if (!certificate) throw new Error('the certificate is not there');
-  await prepareFor(certificate);
-  const said: [string, AnswerValue, string?][] = [
+  const said: SaidAt[] = [
     ['earthing', 'TN-C-S'],
     ['outside_loop', 0.2, 'Ohm'],
     ['supply_voltage', 230, 'V'],
@@ -44,29 +41,7 @@ async function certificateOf(circuits: number): Promise<SheetState> {
       [`${at}/earth_loop`, way === circuits ? 1.3 : 0.6, 'Ohm'],
     );
   }
-  const entries = said.map(([path, value, unit], index): Entry => ({
-    id: `01900000-0000-7000-8000-${String(index).padStart(12, '0')}`,
-    ...{ sheet: 's', path, kind: 'answer', value, seen: [], by: 'b', device: 'd', prev: null },
-    ...(unit === undefined ? {} : { unit }),
-    at: '2031-04-05T08:00:00.000Z',
-  }));
-  return fold(planSheet(certificate), entries);
-}
-
-async function drawn(draw: (paper: Paper) => void): Promise<{ pages: string[]; wide: boolean[] }> {
-  const paper = new Paper('Certificate', 'Tarnhollow');
-  paper.text('Before');
-  draw(paper);
-  paper.text('After');
-  paper.number('Foot');
-  const bytes = Uint8Array.from(await paper.end());
-  const document = await getDocument({ data: bytes.slice(), useSystemFonts: false }).promise;
-  const wide: boolean[] = [];
-  for (let n = 1; n <= document.numPages; n++) {
-    const [, , width = 0, height = 0] = (await document.getPage(n)).view;
-    wide.push(width > height);
-  }
-  return { pages: await textOf(bytes.buffer), wide };
+  return sheetWith(certificate, said);
 }
 
 test('the circuits of a board stand across wide pages, heads on each, none of them torn or lost', async () => {

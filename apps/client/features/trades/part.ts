@@ -83,6 +83,8 @@ export interface ScanRowProps {
   readonly scanning: boolean;
   readonly onScanning: (scanning: boolean) => void;
   readonly onFound: (id: string) => void;
+  /** Words for the person where a label leads to no row; null where there is nothing to say any more. */
+  readonly onTrouble: (words: string | null) => void;
 }
 
 export interface KnownKitRows {

@@ -1,6 +1,8 @@
 import type { SketchPlace } from '@ant-trail/core/trades/mark';
-import { useTheme } from '@tamagui/core';
+import { PALETTES } from '@/design/palettes.ts';
 
+/** A plan is drawn on white whatever the theme, and so is what lies on it. */
+const PAPER = PALETTES.light;
 /** As large as a finger needs at least. */
 const SIZE = 24;
 
@@ -16,9 +18,8 @@ interface DevicePinProps {
 /** A device where it hangs: filled once it passed, pointed where it needs eyes. */
 export function DevicePin(props: DevicePinProps) {
   const { name, number, mark, standing, isChosen, onPress } = props;
-  const theme = useTheme();
   const isAmiss = standing === 'needs eyes';
-  const ink = isAmiss ? theme.clay.get() : theme.ink.get();
+  const ink = isAmiss ? PAPER.clay : PAPER.ink;
   return (
     <button
       type="button"
@@ -39,9 +40,9 @@ export function DevicePin(props: DevicePinProps) {
         placeItems: 'center',
         borderRadius: isAmiss ? '2px 50% 50% 50%' : '50%',
         border: `2px solid ${ink}`,
-        outline: isChosen ? `3px solid ${theme.lake.get()}` : undefined,
-        background: standing === 'not tried' ? theme.sheet.get() : ink,
-        color: standing === 'not tried' ? ink : theme.sheet.get(),
+        outline: isChosen ? `3px solid ${PAPER.lake}` : undefined,
+        background: standing === 'not tried' ? PAPER.sheet : ink,
+        color: standing === 'not tried' ? ink : PAPER.sheet,
         fontSize: 11,
         fontWeight: 700,
         cursor: 'pointer',

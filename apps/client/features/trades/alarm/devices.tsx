@@ -84,6 +84,7 @@ export default function Devices(props: KitRowsProps) {
                 each="device"
                 rows={rows}
                 scanning={scanning}
+                onTrouble={setTrouble}
                 onScanning={setScanning}
                 onFound={(id) => {
                   setOpened(id);

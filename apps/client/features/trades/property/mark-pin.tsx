@@ -1,13 +1,14 @@
-import { useTheme } from '@tamagui/core';
+import { PALETTES } from '@/design/palettes.ts';
 import type { Condition } from '@ant-trail/core/trades/property';
 
 const SIZE = 30;
+/** A sketch is drawn on white whatever the theme, and so is what lies on it. */
+const PAPER = PALETTES.light;
 
 type Props = Pick<Condition, 'number' | 'urgency'> & { readonly mark: { x: number; y: number } };
 
 /** The number of something to be put right, where it is: what can't wait is filled. */
 export function MarkPin({ number, urgency, mark }: Props) {
-  const theme = useTheme();
   const isNow = urgency === 'now';
   return (
     <div
@@ -20,9 +21,9 @@ export function MarkPin({ number, urgency, mark }: Props) {
         lineHeight: `${SIZE - 4}px`,
         boxSizing: 'border-box',
         borderRadius: '4px 50% 50% 50%',
-        border: `2px solid ${theme.clay.get()}`,
-        background: isNow ? theme.clay.get() : theme.sheet.get(),
-        color: isNow ? theme.sheet.get() : theme.clay.get(),
+        border: `2px solid ${PAPER.clay}`,
+        background: isNow ? PAPER.clay : PAPER.sheet,
+        color: isNow ? PAPER.sheet : PAPER.clay,
         fontWeight: 700,
         textAlign: 'center',
         pointerEvents: 'none',

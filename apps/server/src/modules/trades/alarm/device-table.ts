@@ -19,6 +19,8 @@ export const DEVICE_TABLE: ReportPart = {
     paper.text('Devices', paper.left, { face: 'bold', size: 15, tag: 'H2' });
     paper.space(4);
     const answers = answersOf(state);
+    const due = devicesDue(answers);
+    const left = devices.filter((device, at) => isLeft(device, due.has(at)));
     const marks = marksIn(answers, DEVICES);
     drawSketchWithPins(
       paper,
@@ -31,7 +33,7 @@ export const DEVICE_TABLE: ReportPart = {
       devices.map((device, at) => ({
         number: device.number,
         mark: marks[at] ?? null,
-        isFilled: !wasTried(device),
+        isFilled: left.includes(device),
       })),
       pictures,
     );
@@ -44,14 +46,12 @@ export const DEVICE_TABLE: ReportPart = {
         without: [MARK.x, MARK.y],
       },
     );
-    const due = devicesDue(answers);
-    const left = devices.filter((device, at) => due.has(at) && !wasTried(device));
     paper.need(60);
     paper.space(12);
     if (due.size < devices.length)
       paper.text(sayShare(devices, due), paper.left, { size: 9.5, color: QUIET });
     if (left.length === 0) return;
-    paper.text(`Not passed: ${left.length} of ${due.size} due`, paper.left, {
+    paper.text(`Not passed: ${left.length} of ${devices.length}`, paper.left, {
       ...{ face: 'bold', size: 12, tag: 'H3' },
     });
     const why = answers[WHY_LEFT];
@@ -79,7 +79,11 @@ function sayShare(devices: readonly RowState[], due: ReadonlySet<number>): strin
 const trialOf = ({ questions }: RowState) =>
   questions.find(({ question }) => question.key === TRIED);
 
-const wasTried = (device: RowState): boolean => trialOf(device)?.answer?.value === 'done';
+const wasTried = (device: RowState): boolean => (trialOf(device)?.answer ?? null) !== null;
+
+/** One that did not answer, due or not; and one that was due and nobody tried. */
+const isLeft = (device: RowState, isDue: boolean): boolean =>
+  wasTried(device) ? trialOf(device)?.answer?.value !== 'done' : isDue;
 
 function whyNot(device: RowState, said: string | null): string {
   const trial = trialOf(device);

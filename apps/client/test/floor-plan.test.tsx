@@ -1,0 +1,105 @@
+import type { AnswerValue } from '@ant-trail/core/log';
+import { fold, planSheet, prepareFor, type SheetState } from '@ant-trail/core/sheet';
+import { cleanup, fireEvent, render, screen } from '@testing-library/react';
+import { ALARM } from '../../../packages/demo/src/trades/alarm/panel.ts';
+import BatteryYears from '@/features/trades/alarm/battery-years.tsx';
+import FloorPlan from '@/features/trades/alarm/floor-plan.tsx';
+import type { KitPartProps, Past, Said } from '@/features/trades/part.ts';
+import { Field, signIn } from './support/sheet.tsx';
+
+afterEach(cleanup);
+
+const PLAN: AnswerValue = { height: 0.5, shapes: [] };
+
+async function stand(said: Readonly<Record<string, AnswerValue>>): Promise<SheetState> {
+  await prepareFor(ALARM.body);
+  return fold(
+    planSheet(ALARM.body),
+    Object.entries(said).map(([path, value], index) => ({
+      id: `01900000-0000-7000-8000-${String(index).padStart(12, '0')}`,
+      ...{ sheet: 's', path, kind: 'answer' as const, value, seen: [], by: 'b', device: 'd' },
+      ...{ prev: null, at: '2031-04-05T08:00:00.000Z' },
+      ...(/^battery/.test(path) ? { unit: 'A.h' } : /mark_/.test(path) ? { unit: '%' } : {}),
+    })),
+  );
+}
+
+function partOf(state: SheetState, past: readonly Past[] = []) {
+  const written: (readonly Said[])[] = [];
+  const sought: string[] = [];
+  const props: KitPartProps = {
+    ...{ state, locked: false, section: 'devices' },
+    answer: () => Promise.resolve(null),
+    write: (said) => {
+      written.push(said);
+      return Promise.resolve(null);
+    },
+    seek: (path) => void sought.push(path),
+    listOf: () => Promise.resolve(null),
+    readBefore: () => past,
+  };
+  return { props, written, sought };
+}
+
+const HOUSE = {
+  'devices/d1': { order: 1, name: 'Lamp room' },
+  'devices/d2': { order: 2, name: 'Stair' },
+  'devices/d2/mark_x': 40,
+  'devices/d2/mark_y': 60,
+  'devices/d2/tried': 'not',
+};
+
+test('devices are set on the plan by touching it, and opened from there', async () => {
+  signIn();
+  const { props, written, sought } = partOf(await stand({ ...HOUSE, floor_plan: PLAN }));
+  render(
+    <Field>
+      <FloorPlan {...props} />
+    </Field>,
+  );
+  fireEvent.click(screen.getByLabelText('Stair, needs eyes'));
+  expect(sought).toEqual(['devices/d2/tried']);
+  fireEvent.click(screen.getByText('Set devices on it'));
+  expect(await screen.findByText('Touch where Lamp room hangs.')).toBeTruthy();
+  const paper = screen.getByLabelText('Plan with its devices').parentElement!;
+  paper.getBoundingClientRect = () => ({ left: 0, top: 0, width: 200, height: 100 }) as DOMRect;
+  fireEvent.click(paper, { clientX: 50, clientY: 90 });
+  await screen.findByText('On the plan');
+  expect(written).toEqual([
+    [
+      { path: 'devices/d1/mark_x', value: 25, unit: '%' },
+      { path: 'devices/d1/mark_y', value: 90, unit: '%' },
+    ],
+  ]);
+});
+
+test('without a plan, or without devices, there is nothing to set', async () => {
+  signIn();
+  for (const said of [HOUSE, { floor_plan: PLAN }]) {
+    render(
+      <Field>
+        <FloorPlan {...partOf(await stand(said)).props} />
+      </Field>,
+    );
+    expect(screen.queryByText('On the plan')).toBeNull();
+  }
+});
+
+test('a battery tells when it falls below four fifths, and that it has', async () => {
+  signIn();
+  const past = [17, 16.3].map((value, at) => ({ at: `20${29 + at}-04-05T08:00:00.000Z`, value }));
+  const show = async (measured: number) => {
+    const said = { battery: 17, battery_measured: measured };
+    render(
+      <Field>
+        <BatteryYears {...partOf(await stand(said), past).props} />
+      </Field>,
+    );
+  };
+  await show(15.6);
+  // 0.7 Ah a year: 13.6 Ah comes 2.86 years after April 2031.
+  expect(await screen.findByText(/falls below four fifths in Feb 2034/)).toBeTruthy();
+  cleanup();
+  await show(13.5);
+  expect(await screen.findByText(/a new one is due/)).toBeTruthy();
+});
