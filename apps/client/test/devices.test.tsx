@@ -1,4 +1,5 @@
 import type { RowState } from '@ant-trail/core/sheet';
+import { tagNumber } from '@ant-trail/core/tags';
 import { act, cleanup, fireEvent, screen, within } from '@testing-library/react';
 import { ALARM } from '../../../packages/demo/src/trades/alarm/panel.ts';
 import { byZone, isAmiss, isLeft, passing } from '@/features/trades/alarm/passing.ts';
@@ -120,4 +121,36 @@ test('one clock from the alarm on says how long each signal took', async () => {
   expect(sheet.at('signals/s2/followed')?.answer).toBeNull();
   fireEvent.click(screen.getByText('Stop the clock'));
   expect(screen.getByText('The alarm goes off now')).toBeTruthy();
+});
+
+test('the label on a device leads to it, passed by a press, and on to the next', async () => {
+  const sheet = await withDevices();
+  await sheet.store.tags.bulkPut([
+    { id: 'tag-1', number: tagNumber(1), asset: 'd1', boundAt: null },
+    { id: 'tag-9', number: tagNumber(9), asset: null, boundAt: null },
+  ]);
+  const read = async (count: number): Promise<void> => {
+    if (!screen.queryByText('Type its number')) fireEvent.click(screen.getByText('Scan a label'));
+    await act(handsRest);
+    fireEvent.click(await screen.findByText('Type its number'));
+    fireEvent.change(screen.getByLabelText('Its number, eight digits'), {
+      target: { value: tagNumber(count) },
+    });
+    fireEvent.click(screen.getByText('Take it'));
+    await sheet.settled();
+  };
+  await read(9);
+  expect(await screen.findByText(/is on nothing yet. Put it on its device/)).toBeTruthy();
+  await act(handsRest);
+  await read(1);
+  expect(await screen.findByText('Passed, scan the next')).toBeTruthy();
+  await act(handsRest);
+  fireEvent.click(screen.getByText('Passed, scan the next'));
+  await sheet.settled();
+  expect(sheet.at('devices/d1/tried')?.answer?.value).toBe('done');
+  expect(sheet.at('devices/d1/clean')?.answer?.value).toBe('yes');
+  // What is still before the camera was dealt with: it does not open once more.
+  await act(handsRest);
+  await read(1);
+  expect(screen.queryByText('Scan the next')).toBeNull();
 });
