@@ -23,8 +23,13 @@ test.afterAll(() => office.close());
 const SHEET = 'Energy survey';
 
 async function addRow(page: Page, each: string): Promise<void> {
-  await page.getByRole('button', { name: `Add ${each}` }).click();
-  await page.getByRole('dialog').getByRole('button', { name: 'Add', exact: true }).click();
+  const add = page.getByRole('dialog').getByRole('button', { name: 'Add', exact: true });
+  // A row that closes moves what is below it: pressed meanwhile, it is pressed once more.
+  await expect(async () => {
+    await page.getByRole('button', { name: `Add ${each}` }).click({ timeout: 2_000 });
+    await expect(add).toBeVisible({ timeout: 2_000 });
+  }).toPass({ timeout: 20_000 });
+  await add.click();
   // Not taken for the second tap on what closed the dialog.
   await page.waitForTimeout(700);
 }
