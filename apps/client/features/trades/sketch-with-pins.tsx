@@ -1,8 +1,10 @@
 import type { SketchValue } from '@ant-trail/core/log';
 import { isSketch, questionAtPath, type SheetState } from '@ant-trail/core/sheet';
 import { sketchToSvg } from '@ant-trail/core/sketch';
+import { MARK, markPercent } from '@ant-trail/core/trades/mark';
 import type { ReactNode } from 'react';
 import { KeptPicture } from '@/features/media/kept-picture.tsx';
+import type { Said } from './part.ts';
 
 interface Props {
   readonly sketch: SketchValue;
@@ -53,3 +55,9 @@ export function sketchAt(state: SheetState, path: string): SketchValue | null {
   const value = questionAtPath(state, path)?.answer?.value;
   return isSketch(value) ? value : null;
 }
+
+/** What is said of a row that was touched on the sketch. */
+export const saidForMark = (row: string, x: number, y: number): readonly Said[] => [
+  { path: `${row}/${MARK.x}`, value: markPercent(x), unit: '%' },
+  { path: `${row}/${MARK.y}`, value: markPercent(y), unit: '%' },
+];

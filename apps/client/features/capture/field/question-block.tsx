@@ -24,11 +24,11 @@ export const QuestionBlock = memo(function QuestionBlock({ state, locked }: Part
   const { question, asksReason, photos, asksPhoto, findings } = state;
   const Part = PARTS[question.kind];
   const isRows = question.kind === 'rows';
-  // What is done or not, and what another answer makes required, is not left to whether there is something.
+  // What another answer makes required is not left to whether there is something.
   const optional =
     !state.required &&
     isAsked(question) &&
-    question.kind !== 'performed' &&
+    !rulesOf(question).saysWhether &&
     question.requiredWhen === undefined;
   const takesBack = !locked && state.answer !== null && isChosen(question);
   const asksMore = asksPhoto || photos.length > 0 || rulesOf(question).keeps === 'photos';

@@ -1,8 +1,6 @@
 import type { SketchPlace } from '@ant-trail/core/trades/mark';
-import { PALETTES } from '@/design/palettes.ts';
+import { ON_PAPER, pinAt } from '../pin.ts';
 
-/** A plan is drawn on white whatever the theme, and so is what lies on it. */
-const PAPER = PALETTES.light;
 /** As large as a finger needs at least. */
 const SIZE = 24;
 
@@ -19,7 +17,7 @@ interface DevicePinProps {
 export function DevicePin(props: DevicePinProps) {
   const { name, number, mark, standing, isChosen, onPress } = props;
   const isAmiss = standing === 'needs eyes';
-  const ink = isAmiss ? PAPER.clay : PAPER.ink;
+  const ink = isAmiss ? ON_PAPER.clay : ON_PAPER.ink;
   return (
     <button
       type="button"
@@ -30,21 +28,14 @@ export function DevicePin(props: DevicePinProps) {
         onPress();
       }}
       style={{
-        position: 'absolute',
-        left: `calc(${mark.x * 100}% - ${SIZE / 2}px)`,
-        top: `calc(${mark.y * 100}% - ${SIZE / 2}px)`,
-        width: SIZE,
-        height: SIZE,
+        ...pinAt(mark, SIZE),
         padding: 0,
-        display: 'grid',
-        placeItems: 'center',
         borderRadius: isAmiss ? '2px 50% 50% 50%' : '50%',
         border: `2px solid ${ink}`,
-        outline: isChosen ? `3px solid ${PAPER.lake}` : undefined,
-        background: standing === 'not tried' ? PAPER.sheet : ink,
-        color: standing === 'not tried' ? ink : PAPER.sheet,
+        outline: isChosen ? `3px solid ${ON_PAPER.lake}` : undefined,
+        background: standing === 'not tried' ? ON_PAPER.sheet : ink,
+        color: standing === 'not tried' ? ink : ON_PAPER.sheet,
         fontSize: 11,
-        fontWeight: 700,
         cursor: 'pointer',
       }}
     >

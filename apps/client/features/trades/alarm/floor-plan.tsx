@@ -1,12 +1,12 @@
 import { answersOf, questionAtPath, type RowState } from '@ant-trail/core/sheet';
 import { DEVICES, PLAN } from '@ant-trail/core/trades/alarm/keys';
-import { MARK, markPercent, marksIn } from '@ant-trail/core/trades/mark';
+import { marksIn } from '@ant-trail/core/trades/mark';
 import { useMemo, useState } from 'react';
 import { Column, Row } from '@/design/box.tsx';
 import { Button } from '@/design/button.tsx';
 import { Body, Heading } from '@/design/text.tsx';
 import type { KitPartProps } from '../part.ts';
-import { sketchAt, SketchWithPins } from '../sketch-with-pins.tsx';
+import { saidForMark, sketchAt, SketchWithPins } from '../sketch-with-pins.tsx';
 import { DevicePin } from './device-pin.tsx';
 import { isAmiss, isLeft } from './passing.ts';
 
@@ -29,10 +29,7 @@ export default function FloorPlan({ state, locked, write, seek }: KitPartProps) 
     return next?.row.id ?? null;
   };
   const place = async (row: RowState, x: number, y: number): Promise<void> => {
-    const refused = await write([
-      { path: `${row.path}/${MARK.x}`, value: markPercent(x), unit: '%' },
-      { path: `${row.path}/${MARK.y}`, value: markPercent(y), unit: '%' },
-    ]);
+    const refused = await write(saidForMark(row.path, x, y));
     setTrouble(refused);
     if (refused === null) setPlacing(nextAfter(row.id));
   };

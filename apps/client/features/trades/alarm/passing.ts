@@ -21,6 +21,13 @@ export const isAmiss = ({ questions }: RowState): boolean =>
       alert !== null || (findings[0]?.severity ?? 0) >= 2 || answer?.value === 'not',
   );
 
+/** How a row stands, as a mark. */
+export function markOf(row: RowState): 'needs eyes' | 'finished' | 'under way' | 'planned' {
+  if (isAmiss(row)) return 'needs eyes';
+  if (isDone(row)) return 'finished';
+  return row.tally.answered > 0 ? 'under way' : 'planned';
+}
+
 /** Whether a device has nothing said of how it did: what it is and where it hangs is no trial. */
 export const isLeft = (row: RowState): boolean =>
   row.questions.some(

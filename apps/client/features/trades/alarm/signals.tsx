@@ -3,12 +3,11 @@ import { FOLLOWED, TOOK } from '@ant-trail/core/trades/alarm/keys';
 import { useEffect, useState } from 'react';
 import { Column, Row } from '@/design/box.tsx';
 import { Button } from '@/design/button.tsx';
-import { Mark } from '@/design/mark.tsx';
-import { PressableRow } from '@/design/pressable-row.tsx';
 import { sayShortDay } from '@/design/say-day.ts';
 import { Body, Figure } from '@/design/text.tsx';
 import type { KitRowsProps } from '../part.ts';
-import { isAmiss, isDone } from './passing.ts';
+import { GlanceLine } from './glance-line.tsx';
+import { markOf } from './passing.ts';
 import { RowDialog } from './row-dialog.tsx';
 
 /** What has to follow an alarm: one clock from the alarm on, and a press as each of them comes. */
@@ -52,32 +51,14 @@ export default function Signals(props: KitRowsProps) {
       ) : null}
       <Column role="list" aria-label="Signals">
         {rows.map((each) => (
-          <Row
+          <GlanceLine
             key={each.id}
-            className="to-hand"
-            role="listitem"
-            gap="$2"
-            borderBottomWidth={1}
-            borderColor="$rule"
-            paddingVertical="$1"
+            mark={markOf(each)}
+            name={each.name}
+            about=""
+            figure={<Figure>{tookOf(each)}</Figure>}
+            onOpen={() => setOpened(each.id)}
           >
-            <PressableRow
-              flex={1}
-              className="ring-inside"
-              justifyContent="center"
-              onPress={() => setOpened(each.id)}
-            >
-              <Row gap="$3" alignSelf="stretch">
-                <Mark
-                  name={isAmiss(each) ? 'needs eyes' : isDone(each) ? 'finished' : 'planned'}
-                  size={18}
-                />
-                <Body strong flex={1}>
-                  {each.name}
-                </Body>
-                <Figure>{tookOf(each)}</Figure>
-              </Row>
-            </PressableRow>
             {began !== null && !locked ? (
               <Button
                 dense
@@ -88,7 +69,7 @@ export default function Signals(props: KitRowsProps) {
                 Now
               </Button>
             ) : null}
-          </Row>
+          </GlanceLine>
         ))}
       </Column>
       {!locked && Add ? <Add state={state} /> : null}

@@ -1,11 +1,10 @@
-import { PALETTES } from '@/design/palettes.ts';
+import type { SketchPlace } from '@ant-trail/core/trades/mark';
 import type { Condition } from '@ant-trail/core/trades/property';
+import { ON_PAPER, pinAt } from '../pin.ts';
 
 const SIZE = 30;
-/** A sketch is drawn on white whatever the theme, and so is what lies on it. */
-const PAPER = PALETTES.light;
 
-type Props = Pick<Condition, 'number' | 'urgency'> & { readonly mark: { x: number; y: number } };
+type Props = Pick<Condition, 'number' | 'urgency'> & { readonly mark: SketchPlace };
 
 /** The number of something to be put right, where it is: what can't wait is filled. */
 export function MarkPin({ number, urgency, mark }: Props) {
@@ -13,19 +12,11 @@ export function MarkPin({ number, urgency, mark }: Props) {
   return (
     <div
       style={{
-        position: 'absolute',
-        left: `calc(${mark.x * 100}% - ${SIZE / 2}px)`,
-        top: `calc(${mark.y * 100}% - ${SIZE / 2}px)`,
-        width: SIZE,
-        height: SIZE,
-        lineHeight: `${SIZE - 4}px`,
-        boxSizing: 'border-box',
+        ...pinAt(mark, SIZE),
         borderRadius: '4px 50% 50% 50%',
-        border: `2px solid ${PAPER.clay}`,
-        background: isNow ? PAPER.clay : PAPER.sheet,
-        color: isNow ? PAPER.sheet : PAPER.clay,
-        fontWeight: 700,
-        textAlign: 'center',
+        border: `2px solid ${ON_PAPER.clay}`,
+        background: isNow ? ON_PAPER.clay : ON_PAPER.sheet,
+        color: isNow ? ON_PAPER.sheet : ON_PAPER.clay,
         pointerEvents: 'none',
       }}
     >

@@ -1,12 +1,11 @@
 import { answersOf, questionAtPath, type RowState, type SheetState } from '@ant-trail/core/sheet';
-import { MARK, markPercent } from '@ant-trail/core/trades/mark';
 import { CONDITIONS, SKETCH } from '@ant-trail/core/trades/property/keys';
 import { useMemo, useState } from 'react';
 import { Column, Row } from '@/design/box.tsx';
 import { Button } from '@/design/button.tsx';
 import { Body, Heading } from '@/design/text.tsx';
 import type { KitPartProps } from '../part.ts';
-import { sketchAt, SketchWithPins } from '../sketch-with-pins.tsx';
+import { saidForMark, sketchAt, SketchWithPins } from '../sketch-with-pins.tsx';
 import { MarkPin } from './mark-pin.tsx';
 import { useProperty } from './use-property.ts';
 
@@ -30,10 +29,7 @@ export default function PlaceMarks({ state, locked, write }: KitPartProps) {
   const place = async (x: number, y: number): Promise<void> => {
     const row = chosen === null ? undefined : rows[chosen];
     if (!row) return;
-    const refused = await write([
-      { path: `${row.path}/${MARK.x}`, value: markPercent(x), unit: '%' },
-      { path: `${row.path}/${MARK.y}`, value: markPercent(y), unit: '%' },
-    ]);
+    const refused = await write(saidForMark(row.path, x, y));
     setTrouble(refused);
     if (refused !== null) return;
     // The next that has no mark yet is to be placed.

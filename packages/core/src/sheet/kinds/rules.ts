@@ -48,6 +48,8 @@ export interface KindRules<Q extends Question = Question> {
   readonly sought?: SoughtBy;
   /** Can it be other than it should be, so that a template says what follows then? */
   readonly judged?: true;
+  /** Says whether something is so: left open it is not that there is nothing to say. */
+  readonly saysWhether?: true;
   /** Does a reviewer always look at it, however usual it is? */
   readonly alwaysSeen?: true;
   /** May a photo be added to it without being asked for? */

@@ -1,6 +1,7 @@
 import type { TemplateBody } from '@ant-trail/core/sheet';
 import { ask, signed } from '../../templates/asking.ts';
 import { starter } from '../../templates/demo-template.ts';
+import { onSketch } from '../on-sketch.ts';
 
 const BODY: TemplateBody = {
   title: 'Alarm panel inspection',
@@ -175,14 +176,7 @@ const BODY: TemplateBody = {
               required: false,
               carries: true,
             }),
-            ...['left', 'top'].map((side) =>
-              ask('percentage', {
-                key: side === 'left' ? 'mark_x' : 'mark_y',
-                label: `On the plan, from the ${side}`,
-                required: false,
-                carries: true,
-              }),
-            ),
+            ...onSketch(true),
           ],
         }),
         ask('calculated', {

@@ -1,6 +1,7 @@
 import type { Question, TemplateBody } from '@ant-trail/core/sheet';
 import { ask, signed } from '../../templates/asking.ts';
 import { starter } from '../../templates/demo-template.ts';
+import { onSketch } from '../on-sketch.ts';
 
 const AREA: readonly Question[] = [
   ask('choice', {
@@ -67,14 +68,6 @@ const WALL: readonly Question[] = [
   }),
 ];
 
-const percentOf = (key: string, label: string): Question =>
-  ask('number', {
-    ...{ key, label, unit: '%', decimals: 1, required: false },
-    checks: [
-      { must: `${key} >= 0.0 && ${key} <= 100.0`, words: 'It lies beside the sketch: 0 to 100.' },
-    ],
-  });
-
 const CONDITION: readonly Question[] = [
   ask('text', { key: 'what', label: 'What is to be put right' }),
   ask('text', { key: 'where_it_is', label: 'Where' }),
@@ -88,8 +81,7 @@ const CONDITION: readonly Question[] = [
     ],
   }),
   ask('photo', { key: 'condition_photo', label: 'Pictures', required: false }),
-  percentOf('mark_x', 'On the sketch, from the left'),
-  percentOf('mark_y', 'On the sketch, from the top'),
+  ...onSketch(false),
 ];
 
 const BODY: TemplateBody = {

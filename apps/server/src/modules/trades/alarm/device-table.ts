@@ -59,9 +59,7 @@ export const DEVICE_TABLE: ReportPart = {
       paper.text(
         `${device.name}: ${whyNot(device, typeof why === 'string' ? why : null)}`,
         paper.left,
-        {
-          ...{ size: 9.5, color: QUIET },
-        },
+        { size: 9.5, color: QUIET },
       );
   },
 };
