@@ -1,5 +1,11 @@
-import type { AnswerValue } from '@ant-trail/core/log';
-import { fold, planSheet, prepareFor, type SheetState } from '@ant-trail/core/sheet';
+import type { AnswerValue, Entry } from '@ant-trail/core/log';
+import {
+  fold,
+  planSheet,
+  prepareFor,
+  problemWithEntry,
+  type SheetState,
+} from '@ant-trail/core/sheet';
 import { cleanup, fireEvent, render, screen } from '@testing-library/react';
 import { ALARM } from '../../../packages/demo/src/trades/alarm/panel.ts';
 import BatteryYears from '@/features/trades/alarm/battery-years.tsx';
@@ -15,14 +21,16 @@ async function stand(said: Readonly<Record<string, AnswerValue>>): Promise<Sheet
   await prepareFor(ALARM.body);
   return fold(
     planSheet(ALARM.body),
-    Object.entries(said).map(([path, value], index) => ({
-      id: `01900000-0000-7000-8000-${String(index).padStart(12, '0')}`,
-      ...{ sheet: 's', path, kind: 'answer' as const, value, seen: [], by: 'b', device: 'd' },
-      ...{ prev: null, at: '2031-04-05T08:00:00.000Z' },
-      ...(/^battery/.test(path) ? { unit: 'A.h' } : /mark_/.test(path) ? { unit: '%' } : {}),
-    })),
+    Object.entries(said).map(([path, value], index) => answerAt(index, path, value)),
   );
 }
+
+const answerAt = (index: number, path: string, value: AnswerValue | null): Entry => ({
+  id: `01900000-0000-7000-8000-${String(index).padStart(12, '0')}`,
+  ...{ sheet: 's', path, kind: 'answer', value, seen: [], by: 'b', device: 'd', prev: null },
+  ...(/^battery/.test(path) ? { unit: 'A.h' } : /mark_/.test(path) ? { unit: '%' } : {}),
+  at: '2031-04-05T08:00:00.000Z',
+});
 
 function partOf(state: SheetState, past: readonly Past[] = []) {
   const written: (readonly Said[])[] = [];
@@ -71,6 +79,9 @@ test('devices are set on the plan by touching it, and opened from there', async 
       { path: 'devices/d1/mark_y', value: 90, unit: '%' },
     ],
   ]);
+  // A sheet takes it as it was said.
+  for (const said of written.flat())
+    expect(problemWithEntry(planSheet(ALARM.body), answerAt(0, said.path, said.value))).toBeNull();
 });
 
 test('without a plan, or without devices, there is nothing to set', async () => {
