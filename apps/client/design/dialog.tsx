@@ -12,20 +12,24 @@ export interface DialogProps {
   readonly width?: number;
   /** Nothing is lost where it is closed: what is written in it is kept as it is, or only searches. */
   readonly easy?: boolean;
+  /** It is read and pressed before anything is typed: a phone’s keyboard does not come up over it. */
+  readonly pressedFirst?: boolean;
 }
 
 /** Something asked in front of the page. The browser's own dialog keeps the focus inside it. */
-export function Dialog({ title, onClose, children, width = 520, easy = false }: DialogProps) {
+export function Dialog(props: DialogProps) {
+  const { title, onClose, children, width = 520, easy = false, pressedFirst = false } = props;
   const [written, setWritten] = useState(false);
   const [asking, setAsking] = useState(false);
   const leave = (): void => {
     if (easy || !written) onClose();
     else setAsking(true);
   };
-  const { ref, onPress, noPress } = useModal((dialog) =>
+  const { ref, onPress, noPress } = useModal((dialog) => {
     // What is asked comes first, the way out is a key away.
-    dialog.querySelector<HTMLElement>('input:not([hidden]), textarea, select')?.focus(),
-  );
+    if (!pressedFirst)
+      dialog.querySelector<HTMLElement>('input:not([hidden]), textarea, select')?.focus();
+  });
   return (
     <dialog
       ref={ref}

@@ -14,7 +14,7 @@ interface RowDialogProps extends Pick<KitRowsProps, 'locked' | 'Question'> {
 /** All that is asked of one row, over the list it stands in. */
 export function RowDialog({ row, locked, Question, onClose, children }: RowDialogProps) {
   return (
-    <Dialog title={row.name} onClose={onClose} easy>
+    <Dialog title={row.name} onClose={onClose} easy pressedFirst>
       <Column marginHorizontal={-16}>
         {row.questions.map((each) => (
           <Question key={each.path} state={each} locked={locked} />
