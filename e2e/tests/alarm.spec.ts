@@ -94,6 +94,11 @@ test('two hundred devices are tried with no network, several pass in one go, and
   // One clock from the alarm on, a press as each signal comes.
   await goToSection(page, 'Signals');
   await page.getByRole('button', { name: 'The alarm goes off now' }).click();
+  await expect(page.getByRole('timer')).toBeVisible();
+  // It goes on where the page was lost.
+  await page.reload();
+  await goToSection(page, 'Signals');
+  await expect(page.getByRole('timer')).toBeVisible();
   for (const signal of ['Horns', 'Call to the watch', 'Lift goes down', 'Doors let go']) {
     await page.getByRole('button', { name: `${signal}: it is there now` }).click();
     await expect(

@@ -154,3 +154,23 @@ test('the label on a device leads to it, passed by a press, and on to the next',
   await read(1);
   expect(screen.queryByText('Scan the next')).toBeNull();
 });
+
+test('the clock of an alarm is an answer of the sheet: it can be begun anew within the same minute', async () => {
+  const sheet = await showSheet(ALARM.body);
+  fireEvent.click(await screen.findByText('The alarm goes off now'));
+  await sheet.settled();
+  const first = sheet.at('alarm_at')?.answer?.entry;
+  expect(first?.value).toMatch(/^\d{4}-\d\d-\d\dT\d\d:\d\d$/);
+  expect(screen.getByRole('timer').textContent).toMatch(/^\d+ s since the alarm$/);
+  await act(handsRest);
+  fireEvent.click(screen.getByText('Stop the clock'));
+  expect(screen.queryByRole('timer')).toBeNull();
+  await act(handsRest);
+  fireEvent.click(screen.getByText('The alarm goes off now'));
+  await sheet.settled();
+  expect(screen.getByRole('timer')).toBeTruthy();
+  expect(sheet.at('alarm_at')?.answer?.entry.id).not.toBe(first?.id);
+  fireEvent.click(screen.getByLabelText('Horns: it is there now'));
+  await sheet.settled();
+  expect(Number(sheet.at('signals/s1/took')?.answer?.value)).toBeLessThan(30);
+});

@@ -56,10 +56,12 @@ const HOUSE = {
   'devices/d2/mark_y': 60,
   'devices/d2/tried': 'not',
 };
+const GROUND = { 'plans/w1': { order: 1, name: 'Ground floor' }, 'plans/w1/floor_plan': PLAN };
+const UPPER = { 'plans/w2': { order: 2, name: 'Upper floor' }, 'plans/w2/floor_plan': PLAN };
 
 test('devices are set on the plan by touching it, and opened from there', async () => {
   signIn();
-  const { props, written, sought } = partOf(await stand({ ...HOUSE, floor_plan: PLAN }));
+  const { props, written, sought } = partOf(await stand({ ...HOUSE, ...GROUND }));
   render(
     <Field>
       <FloorPlan {...props} />
@@ -69,7 +71,7 @@ test('devices are set on the plan by touching it, and opened from there', async 
   expect(sought).toEqual(['devices/d2/tried']);
   fireEvent.click(screen.getByText('Set devices on it'));
   expect(await screen.findByText('Touch where Lamp room hangs.')).toBeTruthy();
-  const paper = screen.getByLabelText('Plan with its devices').parentElement!;
+  const paper = screen.getByLabelText('Ground floor with its devices').parentElement!;
   paper.getBoundingClientRect = () => ({ left: 0, top: 0, width: 200, height: 100 }) as DOMRect;
   fireEvent.click(paper, { clientX: 50, clientY: 90 });
   await screen.findByText('On the plan');
@@ -77,6 +79,7 @@ test('devices are set on the plan by touching it, and opened from there', async 
     [
       { path: 'devices/d1/mark_x', value: 25, unit: '%' },
       { path: 'devices/d1/mark_y', value: 90, unit: '%' },
+      { path: 'devices/d1/mark_on', value: 'Ground floor' },
     ],
   ]);
   // A sheet takes it as it was said.
@@ -84,9 +87,45 @@ test('devices are set on the plan by touching it, and opened from there', async 
     expect(problemWithEntry(planSheet(ALARM.body), answerAt(0, said.path, said.value))).toBeNull();
 });
 
+test('each floor has its own: a device stands on one of them, and the next without a place is asked for', async () => {
+  signIn();
+  const on = { 'devices/d2/mark_on': 'Upper floor' };
+  const { props, written } = partOf(await stand({ ...HOUSE, ...on, ...GROUND, ...UPPER }));
+  render(
+    <Field>
+      <FloorPlan {...props} />
+    </Field>,
+  );
+  expect(screen.queryByLabelText('Stair, needs eyes')).toBeNull();
+  expect(screen.getByText('1 of 2 are on it. Touch one to open it.')).toBeTruthy();
+  fireEvent.click(screen.getByText('Upper floor'));
+  expect(screen.getByLabelText('Stair, needs eyes')).toBeTruthy();
+  fireEvent.click(screen.getByText('Set devices on it'));
+  fireEvent.click(screen.getByLabelText('Upper floor with its devices').parentElement!);
+  await screen.findByText('On the plan');
+  expect(written.flat().at(-1)).toEqual({ path: 'devices/d1/mark_on', value: 'Upper floor' });
+});
+
+test('a plan that was named anew loses nothing while it is the only one', async () => {
+  signIn();
+  const on = { 'devices/d2/mark_on': 'Groundfloor' };
+  const show = async (plans: Readonly<Record<string, AnswerValue>>) => {
+    cleanup();
+    render(
+      <Field>
+        <FloorPlan {...partOf(await stand({ ...HOUSE, ...on, ...plans })).props} />
+      </Field>,
+    );
+  };
+  await show(GROUND);
+  expect(screen.getByLabelText('Stair, needs eyes')).toBeTruthy();
+  await show({ ...GROUND, ...UPPER });
+  expect(screen.getByText('0 of 2 are on it. Touch one to open it.')).toBeTruthy();
+});
+
 test('without a plan, or without devices, there is nothing to set', async () => {
   signIn();
-  for (const said of [HOUSE, { floor_plan: PLAN }]) {
+  for (const said of [HOUSE, GROUND]) {
     render(
       <Field>
         <FloorPlan {...partOf(await stand(said)).props} />

@@ -60,11 +60,29 @@ test('the plan stands on its picture, with the numbers of the devices', async ()
       takenAt: '2031-04-05T08:00:00.000Z',
     },
   };
-  const state = await inspected([['floor_plan', plan]]);
+  const state = await inspected([
+    ['plans/w1', { order: 1, name: 'Ground floor' }],
+    ['plans/w1/floor_plan', plan],
+  ]);
   const drawnOnIt = await drawn((paper) => DEVICE_TABLE.draw(paper, state, { [SHA]: jpeg }));
   expect(drawnOnIt.pictures).toBe(1);
   // A picture that is not there leaves the drawing.
   const without = await drawn((paper) => DEVICE_TABLE.draw(paper, state, {}));
   expect(without.pictures).toBe(0);
   expect(without.pages.join(' ')).toContain('Device 4');
+});
+
+test('each floor stands with its own devices; a floor without any is left out', async () => {
+  const floor = (row: string, name: string): SaidAt[] => [
+    [`plans/${row}`, { order: Number(row.slice(1)), name }],
+    [`plans/${row}/floor_plan`, { height: 0.3, shapes: [] }],
+  ];
+  const state = await inspected([
+    ...[...floor('w1', 'Cellar'), ...floor('w2', 'Loft'), ...floor('w3', 'Tower')],
+    ...[1, 2, 3].map((at): SaidAt => [`devices/r${at}/mark_on`, at === 3 ? 'Loft' : 'Cellar']),
+  ]);
+  const { pages } = await drawn((paper) => DEVICE_TABLE.draw(paper, state, {}));
+  const text = pages.join(' ');
+  expect(text).toMatch(/Cellar.*Loft/s);
+  expect(text).not.toContain('Tower');
 });

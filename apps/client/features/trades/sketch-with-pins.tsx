@@ -56,8 +56,9 @@ export function sketchAt(state: SheetState, path: string): SketchValue | null {
   return isSketch(value) ? value : null;
 }
 
-/** What is said of a row that was touched on the sketch. */
-export const saidForMark = (row: string, x: number, y: number): readonly Said[] => [
+/** What is said of a row that was touched on a sketch; with the sketch’s name where it has one. */
+export const saidForMark = (row: string, x: number, y: number, sketch = ''): readonly Said[] => [
   { path: `${row}/${MARK.x}`, value: markPercent(x), unit: '%' },
   { path: `${row}/${MARK.y}`, value: markPercent(y), unit: '%' },
+  ...(sketch === '' ? [] : [{ path: `${row}/${MARK.on}`, value: sketch }]),
 ];

@@ -4,6 +4,7 @@ export { answersForNewRow, answersToCopy, orderAfterMove } from './copy-row.ts';
 export { everyQuestion, questionAtPath, type Stop, walk } from './every-question.ts';
 export { fold, OpenSheet } from './fold.ts';
 export { foldStage } from './stage.ts';
+export { sketchesIn, type SheetSketch } from './sketches-in.ts';
 export { judgeReading } from './judge.ts';
 export {
   inUnit,

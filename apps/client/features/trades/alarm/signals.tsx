@@ -9,12 +9,13 @@ import type { KitRowsProps } from '../part.ts';
 import { GlanceLine } from './glance-line.tsx';
 import { markOf } from './passing.ts';
 import { RowDialog } from './row-dialog.tsx';
+import { useAlarmClock } from './use-alarm-clock.ts';
 
 /** What has to follow an alarm: one clock from the alarm on, and a press as each of them comes. */
 export default function Signals(props: KitRowsProps) {
-  const { state, locked, write, Question, Add, Scan, sought, onShown } = props;
+  const { state, useWhole, locked, write, Question, Add, Scan, sought, onShown } = props;
   const { rows } = state;
-  const [began, setBegan] = useState<number | null>(null);
+  const { began, begin, stop } = useAlarmClock(useWhole(), write);
   const [opened, setOpened] = useState<string | null>(null);
   const [trouble, setTrouble] = useState<string | null>(null);
   useEffect(() => {
@@ -35,11 +36,11 @@ export default function Signals(props: KitRowsProps) {
   return (
     <Column gap="$3">
       {locked || !Scan ? null : began === null ? (
-        <Button onPress={() => setBegan(Date.now())}>The alarm goes off now</Button>
+        <Button onPress={async () => setTrouble(await begin())}>The alarm goes off now</Button>
       ) : (
         <Row className="to-hand" gap="$3" justifyContent="space-between">
           <Running from={began} />
-          <Button dense onPress={() => setBegan(null)}>
+          <Button dense onPress={stop}>
             Stop the clock
           </Button>
         </Row>

@@ -1,8 +1,11 @@
 import type { SheetAnswers } from '../kit.ts';
 import { rowsOf, type RowAnswers } from '../rows-of.ts';
 
-/** Where a row stands on the sheet's sketch: questions of its, in percent from the left and from the top. */
-export const MARK = { x: 'mark_x', y: 'mark_y' } as const;
+/**
+ * Where a row stands on a sketch: questions of its, in percent from the left and from the top, and where there are
+ * several sketches, what the one it stands on is called.
+ */
+export const MARK = { x: 'mark_x', y: 'mark_y', on: 'mark_on' } as const;
 
 /** A place on a sketch, from its upper left, 0 to 1. */
 export interface SketchPlace {
@@ -20,9 +23,24 @@ export function markOf(row: RowAnswers): SketchPlace | null {
   return x === null || y === null ? null : { x, y };
 }
 
-/** Where each row of a group stands, in their order. */
-export const marksIn = (answers: SheetAnswers, group: string): readonly (SketchPlace | null)[] =>
-  rowsOf(answers[group]).map(markOf);
+/**
+ * Where each row of a group stands on the sketch of this name, in their order. A sheet’s only sketch needs none:
+ * what has a place stands on it.
+ */
+export const marksIn = (
+  answers: SheetAnswers,
+  group: string,
+  sketch: string | null = null,
+): readonly (SketchPlace | null)[] =>
+  rowsOf(answers[group]).map((row) =>
+    sketch === null || row[MARK.on] === sketch ? markOf(row) : null,
+  );
+
+/** The name that `marksIn` asks for, of one among so many sketches. */
+export const nameAmong = (
+  sketches: readonly { readonly name: string }[],
+  at: number,
+): string | null => (sketches.length > 1 ? (sketches[at]?.name ?? null) : null);
 
 /** A share of the sketch as the percent it is kept as; what lies beside it is at its edge. */
 export const markPercent = (share: number): number =>

@@ -176,6 +176,12 @@ const BODY: TemplateBody = {
               required: false,
               carries: true,
             }),
+            ask('text', {
+              key: 'mark_on',
+              label: 'On the plan',
+              required: false,
+              carries: true,
+            }),
             ...onSketch(true),
           ],
         }),
@@ -192,11 +198,13 @@ const BODY: TemplateBody = {
           label: 'Why some that are due are not tried',
           visibleWhen: 'due_left > 0.0',
         }),
-        ask('sketch', {
-          key: 'floor_plan',
-          label: 'Plan of the house',
-          help: 'Draw it, or put a picture of it underneath: devices are set on it above.',
+        ask('rows', {
+          key: 'plans',
+          label: 'Plans of the house',
+          help: 'One for each floor: draw it, or put a picture of it underneath. Devices are set on it above.',
+          each: 'plan',
           required: false,
+          questions: [ask('sketch', { key: 'floor_plan', label: 'Plan' })],
         }),
         ask('calculated', {
           key: 'failed',
@@ -219,6 +227,12 @@ const BODY: TemplateBody = {
       id: 'signals',
       title: 'Signals',
       questions: [
+        ask('moment', {
+          key: 'alarm_at',
+          label: 'Alarm set off',
+          help: 'The clock below sets it.',
+          required: false,
+        }),
         ask('rows', {
           key: 'signals',
           label: 'What has to follow an alarm',

@@ -7,89 +7,83 @@ interface Hanging {
   readonly zone: string;
   readonly kind: string;
   readonly word: string;
-  /** Where each of them hangs on the plan, in percent from the left and from the top. */
+  readonly on: (typeof FLOORS)[number]['name'];
+  /** Where each of them hangs on its plan, in percent from the left and from the top. */
   readonly at: readonly (readonly [x: number, y: number])[];
 }
-
-/** What hangs in each zone of a house. */
-const ZONES: readonly Hanging[] = [
-  {
-    ...{ zone: 'Ground floor', kind: 'smoke', word: 'Smoke' },
-    at: [
-      ...([10, 20, 30] as const).map((x) => [x, 22] as const),
-      [8, 48],
-      [20, 48],
-      [8, 72],
-      [20, 72],
-    ],
-  },
-  {
-    zone: 'Ground floor',
-    kind: 'call',
-    word: 'Call point',
-    at: [
-      [6, 88],
-      [42, 22],
-    ],
-  },
-  {
-    ...{ zone: 'Upper floor', kind: 'smoke', word: 'Smoke' },
-    at: [60, 70, 80, 90].flatMap((x) => [[x, 26] as const, [x, 66] as const]),
-  },
-  {
-    zone: 'Kitchen',
-    kind: 'heat',
-    word: 'Heat',
-    at: [
-      [41, 62],
-      [34, 70],
-    ],
-  },
-  {
-    zone: 'Stairs',
-    kind: 'call',
-    word: 'Call point',
-    at: [
-      [33, 86],
-      [58, 86],
-    ],
-  },
-  {
-    zone: 'Stairs',
-    kind: 'horn',
-    word: 'Horn',
-    at: [
-      [42, 86],
-      [68, 86],
-      [78, 86],
-    ],
-  },
-];
 
 const wall = (from: readonly [number, number], to: readonly [number, number]): Shape => ({
   ...{ kind: 'line', from, to },
 });
-const box = (left: number, top: number, right: number, bottom: number): Shape[] => [
-  wall([left, top], [right, top]),
-  wall([right, top], [right, bottom]),
-  wall([right, bottom], [left, bottom]),
-  wall([left, bottom], [left, top]),
+/** The walls around a floor. */
+const AROUND: readonly Shape[] = [
+  wall([0.03, 0.05], [0.97, 0.05]),
+  wall([0.97, 0.05], [0.97, 0.75]),
+  wall([0.97, 0.75], [0.03, 0.75]),
+  wall([0.03, 0.75], [0.03, 0.05]),
 ];
 const words = (x: number, y: number, said: string): Shape => ({
   ...{ kind: 'text', at: [x, y], words: said },
 });
 
-/** Both floors of a house side by side, as an inspector draws them. */
-const PLAN: SketchValue = {
-  height: 0.7,
-  shapes: [
-    ...[...box(0.03, 0.08, 0.47, 0.66), ...box(0.53, 0.08, 0.97, 0.66)],
-    ...[...box(0.29, 0.3, 0.47, 0.54), wall([0.03, 0.24], [0.47, 0.24])],
-    ...[wall([0.29, 0.54], [0.29, 0.66]), wall([0.53, 0.36], [0.97, 0.36])],
-    ...[words(0.05, 0.06, 'Ground floor'), words(0.55, 0.06, 'Upper floor')],
-    words(0.31, 0.36, 'Kitchen'),
-  ],
-};
+/** The floors of a house, as an inspector draws them. */
+const FLOORS = [
+  {
+    name: 'Ground floor',
+    drawn: [
+      wall([0.03, 0.24], [0.97, 0.24]),
+      ...[wall([0.59, 0.32], [0.97, 0.32]), wall([0.59, 0.32], [0.59, 0.75])],
+      wall([0.59, 0.61], [0.97, 0.61]),
+      words(0.63, 0.38, 'Kitchen'),
+    ],
+  },
+  { name: 'Upper floor', drawn: [wall([0.03, 0.39], [0.97, 0.39]), words(0.06, 0.44, 'Ward')] },
+] as const;
+
+/** What hangs in each zone of a house. */
+const ZONES: readonly Hanging[] = [
+  {
+    ...{ zone: 'Ground floor', kind: 'smoke', word: 'Smoke', on: 'Ground floor' },
+    at: [
+      ...([18, 39, 61] as const).map((x) => [x, 17] as const),
+      [14, 45],
+      [39, 45],
+      [14, 70],
+      [39, 70],
+    ],
+  },
+  {
+    ...{ zone: 'Ground floor', kind: 'call', word: 'Call point', on: 'Ground floor' },
+    at: [
+      [9, 87],
+      [86, 17],
+    ],
+  },
+  {
+    ...{ zone: 'Upper floor', kind: 'smoke', word: 'Smoke', on: 'Upper floor' },
+    at: [18, 39, 61, 82].flatMap((x) => [[x, 22] as const, [x, 64] as const]),
+  },
+  {
+    ...{ zone: 'Kitchen', kind: 'heat', word: 'Heat', on: 'Ground floor' },
+    at: [
+      [84, 60],
+      [69, 68],
+    ],
+  },
+  { ...{ zone: 'Stairs', kind: 'call', word: 'Call point', on: 'Ground floor' }, at: [[67, 85]] },
+  {
+    ...{ zone: 'Upper stairs', kind: 'call', word: 'Call point', on: 'Upper floor' },
+    at: [[14, 85]],
+  },
+  { ...{ zone: 'Stairs', kind: 'horn', word: 'Horn', on: 'Ground floor' }, at: [[86, 85]] },
+  {
+    ...{ zone: 'Upper stairs', kind: 'horn', word: 'Horn', on: 'Upper floor' },
+    at: [
+      [35, 85],
+      [56, 85],
+    ],
+  },
+];
 
 export interface Inspection {
   /** How many of its devices were tried, 0 to 1. */
@@ -119,19 +113,26 @@ export function inspectionOf(
     { path: 'switched_off/o1/off_at', value: '08:10' },
     ...(until === 1 ? [{ path: 'switched_off/o1/on_again', value: 'yes' }] : []),
   ];
-  given.push({ path: 'floor_plan', value: PLAN });
-  const devices = ZONES.flatMap(({ zone, kind, word, at: places }) =>
+  FLOORS.forEach(({ name, drawn }, at) => {
+    const plan: SketchValue = { height: 0.8, shapes: [...AROUND, ...drawn] };
+    given.push(
+      { path: `plans/w${at + 1}`, value: { order: at + 1, name } },
+      { path: `plans/w${at + 1}/floor_plan`, value: plan },
+    );
+  });
+  const devices = ZONES.flatMap(({ zone, kind, word, on, at: places }) =>
     places.map((place, at) => ({
-      ...{ zone, kind, place },
+      ...{ zone, kind, on, place },
       name: `${word} ${at + 1}, ${zone.toLowerCase()}`,
     })),
   );
-  devices.forEach(({ zone, kind, name, place: [x, y] }, at) => {
+  devices.forEach(({ zone, kind, name, on, place: [x, y] }, at) => {
     const path = `devices/d${at + 1}`;
     given.push(
       { path, value: { order: at + 1, name } },
       { path: `${path}/zone`, value: zone },
       { path: `${path}/device_kind`, value: kind },
+      { path: `${path}/mark_on`, value: on },
       { path: `${path}/mark_x`, value: x, unit: '%' },
       { path: `${path}/mark_y`, value: y, unit: '%' },
       ...(visits === 'twice'
@@ -143,6 +144,7 @@ export function inspectionOf(
     given.push({ path: `${path}/tried`, value: at === silent ? 'not' : 'done' });
     if (kind === 'smoke') given.push({ path: `${path}/clean`, value: 'yes' });
   });
+  if (until === 1) given.push({ path: 'alarm_at', value: `${day}T11:20` });
   if (until === 1)
     ['s1', 's2', 's3', 's4'].forEach((row, at) => {
       const path = `signals/${row}`;

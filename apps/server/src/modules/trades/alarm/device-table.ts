@@ -1,7 +1,7 @@
-import { answersOf, textOf, type RowState } from '@ant-trail/core/sheet';
+import { answersOf, sketchesIn, textOf, type RowState } from '@ant-trail/core/sheet';
 import { devicesDue } from '@ant-trail/core/trades/alarm';
 import { DEVICES, PLAN, TRIED, WHY_LEFT } from '@ant-trail/core/trades/alarm/keys';
-import { MARK, marksIn } from '@ant-trail/core/trades/mark';
+import { MARK, marksIn, nameAmong } from '@ant-trail/core/trades/mark';
 import { QUIET } from '../../../paper/paper.ts';
 import type { ReportPart } from '../report-part.ts';
 import { rowsAt, writeTable } from '../rows-table.ts';
@@ -14,36 +14,43 @@ export const DEVICE_TABLE: ReportPart = {
   draw: (paper, state, pictures) => {
     const devices = rowsAt(state, DEVICES);
     if (devices.length === 0) return;
-    paper.need(120 + roomForSketch(state, PLAN));
+    const plans = sketchesIn(state, PLAN);
+    paper.need(120 + roomForSketch(state, plans[0]?.path ?? PLAN));
     paper.space(14);
     paper.text('Devices', paper.left, { face: 'bold', size: 15, tag: 'H2' });
     paper.space(4);
     const answers = answersOf(state);
     const due = devicesDue(answers);
     const left = devices.filter((device, at) => isLeft(device, due.has(at)));
-    const marks = marksIn(answers, DEVICES);
-    drawSketchWithPins(
-      paper,
-      state,
-      {
-        path: PLAN,
-        words: 'Plan with the numbers of its devices, those that did not pass filled',
-        pin: 6,
-      },
-      devices.map((device, at) => ({
-        number: device.number,
-        mark: marks[at] ?? null,
-        isFilled: left.includes(device),
-      })),
-      pictures,
-    );
+    plans.forEach(({ path, name }, at) => {
+      const marks = marksIn(answers, DEVICES, nameAmong(plans, at));
+      if (name !== '' && marks.some((mark) => mark !== null)) {
+        paper.need(40 + roomForSketch(state, path));
+        paper.text(name, paper.left, { face: 'bold', size: 12, tag: 'H3' });
+      }
+      drawSketchWithPins(
+        paper,
+        state,
+        {
+          path,
+          words: `${name === '' ? 'Plan' : name} with the numbers of its devices, those that did not pass filled`,
+          pin: 6,
+        },
+        devices.map((device, place) => ({
+          number: device.number,
+          mark: marks[place] ?? null,
+          isFilled: left.includes(device),
+        })),
+        pictures,
+      );
+    });
     writeTable(
       paper,
       devices,
       { head: 'Device', share: 2.2 },
       {
         nameOf: ({ number, name }) => `${number}  ${name}`,
-        without: [MARK.x, MARK.y],
+        without: [MARK.x, MARK.y, MARK.on],
       },
     );
     paper.need(60);

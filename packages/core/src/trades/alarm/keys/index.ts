@@ -14,6 +14,8 @@ export const TRIED_ON = 'tried_on';
 export const WHY_LEFT = 'why_left';
 /** Where a device hangs: devices of one zone stand together. */
 export const ZONE = 'zone';
+/** When the alarm was set off that signals have to follow. */
+export const ALARM_AT = 'alarm_at';
 /** What has to follow an alarm, whether it did, and how long that took. */
 export const SIGNALS = 'signals';
 export const FOLLOWED = 'followed';
@@ -21,5 +23,5 @@ export const TOOK = 'took';
 /** The battery as it is printed on it, and as it was measured. */
 export const BATTERY = 'battery';
 export const MEASURED = 'battery_measured';
-/** The plan that devices are marked on. */
+/** A plan that devices are marked on: one for the house, or one in each row of plans. */
 export const PLAN = 'floor_plan';
