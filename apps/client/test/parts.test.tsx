@@ -212,6 +212,26 @@ describe('a number', () => {
     expect(at('level')?.answer).toMatchObject({ value: 12.5 });
   });
 
+  test('off the scale of the meter is an answer by one press, kept with its unit', async () => {
+    const asked = number({ offScale: true, expected: { low: 1 } });
+    const { at, settled } = await showSheet(sheet(asked));
+    await user.type(textbox('Level'), '999');
+    await user.click(screen.getByRole('button', { name: 'More than the meter shows' }));
+    expect(textbox('Level').value).toBe('> 999');
+    await user.click(textbox('Level'));
+    await user.tab();
+    await settled();
+    expect(at('level')?.answer).toMatchObject({
+      ...{ value: { offScale: 'above', limit: 999 }, unit: 'mm' },
+    });
+    expect(within(region('Level')).queryByRole('alert')).toBeNull();
+    await user.click(screen.getByRole('button', { name: 'As the meter shows it' }));
+    await user.click(textbox('Level'));
+    await user.tab();
+    await settled();
+    expect(at('level')?.answer).toMatchObject({ value: 999, unit: 'mm' });
+  });
+
   test('is held against the last values, and what is unusual is named', async () => {
     const earlier = { level: [20, 21, 19, 20, 22, 20, 19, 21, 20] };
     await showSheet(sheet(number()), { earlier });

@@ -2,7 +2,8 @@ import { readdirSync, readFileSync } from 'node:fs';
 import path from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { OPERATIONS } from '@ant-trail/contract/sync';
-import { timeOrderedId } from '@ant-trail/core/log';
+import { type AnswerValue, timeOrderedId } from '@ant-trail/core/log';
+import { isOffScale } from '@ant-trail/core/sheet';
 import { inOrganisation } from '../src/database/tenancy.ts';
 import { openOffice, type Office, type Team } from './support/office.ts';
 
@@ -72,7 +73,9 @@ function asOwn({ kind, body }: Sample): Sample {
     ...(kind === 'job begun' ? { visit: fresh(), sheet: fresh() } : {}),
     ...(kind === 'entry' && !String(body['path']).startsWith('~') ? { path: 'temp' } : {}),
     // What only some questions can be answered with is said as a reading.
-    ...(body['kind'] === 'answer' ? { value: 41 } : {}),
+    ...(body['kind'] === 'answer' && !isOffScale(body['value'] as AnswerValue)
+      ? { value: 41 }
+      : {}),
     ...(kind === 'action' ? { key: 'temp' } : {}),
     ...things,
     // Whom a word goes to, or until when, not to whom work is handed over.

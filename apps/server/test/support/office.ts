@@ -29,6 +29,7 @@ export const TEMPLATE: TemplateBody = {
           key: 'temp',
           label: 'Disc temperature',
           unit: 'Cel',
+          offScale: true,
           expected: { low: 20, high: 65 },
           required: true,
           whenAmiss: { severity: 3, action: 'Re-line the brake' },

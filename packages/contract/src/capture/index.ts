@@ -103,6 +103,7 @@ export const AnswerContent: z.ZodType<AnswerValue, AnswerValue> = z.union([
     })
     .strict(),
   z.object({ reading: z.number(), instrument: Label, serial: Label, takenAt: Instant }).strict(),
+  z.object({ offScale: z.enum(['above', 'below']), limit: z.number() }).strict(),
   z.object({ order: z.number(), name: Label }).strict(),
   z.object({ closed: z.array(z.string().max(300)).min(1).max(MOST_NAMED) }).strict(),
   z.object({ covered: z.record(Id, TimedId) }).strict(),

@@ -99,6 +99,7 @@ const quantity = {
   lowFrom: Expression.exactOptional(),
   highFrom: Expression.exactOptional(),
   decimals: Decimals.exactOptional(),
+  offScale: z.literal(true).exactOptional(),
   vibrationClass: z.enum(['I', 'II', 'III', 'IV']).exactOptional(),
 };
 const Longest = z.int().min(1).max(600).exactOptional();

@@ -1,12 +1,15 @@
 import type { AnswerValue } from '../log/index.ts';
 import {
   everyQuestion,
+  inUnit,
+  isOffScale,
   isReading,
   isSaid,
   isUnproven,
   rulesOf,
   sayState,
   textOf,
+  writeReading,
   type QuestionState,
   type SheetState,
 } from '../sheet/index.ts';
@@ -35,7 +38,7 @@ const COLUMNS = [
 /**
  * A sheet's answers as a table, its first line the titles: one line for each question that was
  * answered or had to be. “Answer” is for people. “Value” is for machines: a reading as a number in
- * the unit beside it (UCUM), keys of choices, days as RFC 3339. “Evidence” names photos and files
+ * the unit beside it (UCUM), with > or < before it where it was off the scale of the meter, keys of choices, days as RFC 3339. “Evidence” names photos and files
  * by their SHA-256. `nameOf` gives a person's name for their id.
  */
 export function answerTable(state: SheetState, nameOf: (id: string) => string): TableCell[][] {
@@ -76,6 +79,8 @@ function lineOf(state: QuestionState, nameOf: (id: string) => string): TableCell
 function valueCell(state: QuestionState, value: AnswerValue, unit?: string): TableCell {
   const { question } = state;
   if (isUnproven(state)) return '';
+  if (isOffScale(value) && isReading(question))
+    return writeReading(inUnit(value.limit, unit, question.unit), value.offScale, undefined);
   const rules = rulesOf(question);
   // What no expression can read has no value for a machine either; its evidence is named apart.
   if (rules.celType === null) return '';

@@ -1,14 +1,16 @@
 import { lookedUp, rowFinder, type Catalogue } from '../catalogues/index.ts';
 import type { AnswerValue } from '../log/index.ts';
-import { writeEntered, writeUnit } from '../measure/index.ts';
+import { writeUnit } from '../measure/index.ts';
 import {
   isLookup,
   numberOf,
+  offScaleOf,
   problemWithAnswer,
   rulesOf,
   sayAnswer,
   type Question,
   type QuestionState,
+  writeReading,
 } from '../sheet/index.ts';
 
 /** What words in a cell of a table mean as an answer; null takes the answer away. */
@@ -92,6 +94,7 @@ export function writeCell({ question, answer, calculated }: QuestionState): stri
   const number = numberOf(value);
   if (number === null || !('unit' in question)) return sayAnswer(question, value, unit);
   if (unit !== undefined && unit !== question.unit)
-    return `${writeEntered(number, undefined)} ${writeUnit(unit)}`;
-  return writeEntered(number, 'decimals' in question ? question.decimals : undefined);
+    return `${writeReading(number, offScaleOf(value), undefined)} ${writeUnit(unit)}`;
+  const decimals = 'decimals' in question ? question.decimals : undefined;
+  return writeReading(number, offScaleOf(value), decimals);
 }

@@ -14,6 +14,7 @@ export type AnswerValue =
   | CodeValue
   | LookupValue
   | MeasuredValue
+  | OffScaleValue
   | RowValue
   | CloseOutValue
   | CoverValue;
@@ -119,6 +120,12 @@ export interface MeasuredValue {
   readonly instrument: string;
   readonly serial: string;
   readonly takenAt: string;
+}
+
+/** What the meter could not show, only that it lies above or below an end of its scale; in the entry's unit. */
+export interface OffScaleValue {
+  readonly offScale: 'above' | 'below';
+  readonly limit: number;
 }
 
 /** A row of a row group: where it stands among its neighbours, and what it is called. */

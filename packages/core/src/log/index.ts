@@ -7,6 +7,7 @@ export type {
   FileValue,
   HoldValue,
   LookupValue,
+  OffScaleValue,
   PhotoValue,
   RowValue,
   Shape,

@@ -18,6 +18,7 @@ export {
 } from './decimal-arithmetic.ts';
 export {
   type ExpectedRange,
+  judgeOffScale,
   judgeRange,
   rangeIn,
   type RangeVerdict,

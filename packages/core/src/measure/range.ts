@@ -15,6 +15,23 @@ export function judgeRange(value: number, range: ExpectedRange): RangeVerdict {
   return 'within';
 }
 
+/**
+ * Compares with a range what a meter only showed to lie beyond an end of its scale. It is within only
+ * where every value beyond is; `sure` tells whether none is.
+ */
+export function judgeOffScale(
+  limit: number,
+  off: 'above' | 'below',
+  { low, high }: ExpectedRange,
+): { readonly verdict: RangeVerdict; readonly sure: boolean } {
+  if (off === 'above') {
+    if (high !== undefined) return { verdict: 'above', sure: limit >= high };
+    return { verdict: low !== undefined && limit < low ? 'below' : 'within', sure: false };
+  }
+  if (low !== undefined) return { verdict: 'below', sure: limit <= low };
+  return { verdict: high !== undefined && limit > high ? 'above' : 'within', sure: false };
+}
+
 /** As many digits as people write of a limit. */
 const DIGITS_WRITTEN = 4;
 /** Beyond these only the range as it is will do: it is narrower than anybody could write. */

@@ -1,4 +1,5 @@
 import {
+  judgeOffScale,
   judgeRange,
   sayLimit,
   sayRange,
@@ -6,12 +7,12 @@ import {
   writeUnit,
   type ExpectedRange,
 } from '../measure/index.ts';
-import { numberOf, rulesOf, sayAnswer } from './kinds/index.ts';
+import { numberOf, offScaleOf, rulesOf, sayAnswer } from './kinds/index.ts';
 import type { AnswerValue } from '../log/index.ts';
 import type { Severity } from './severity.ts';
 import type { Alert } from './state.ts';
 import { isReading, type Question, type ReadingQuestion } from './template.ts';
-import { inUnit } from './kinds/index.ts';
+import { inUnit, type OffScale } from './kinds/index.ts';
 
 /** From this severity on an answer counts as amiss and calls for its reason and photo. */
 const AMISS_FROM: Severity = 2;
@@ -32,7 +33,8 @@ export function alertOf(
   if (value === null) return null;
   if (question.kind === 'percentage') return expected && rangeAlert('%', value, expected);
   if (!isReading(question)) return null;
-  return judgeReading(question, inUnit(value, said?.unit, question.unit), expected);
+  const off = said && offScaleOf(said.value);
+  return judgeReading(question, inUnit(value, said?.unit, question.unit), expected, off);
 }
 
 /**
@@ -43,14 +45,26 @@ export function judgeReading(
   question: ReadingQuestion,
   value: number,
   expected: ExpectedRange | null = question.expected ?? null,
+  off: OffScale | null = null,
 ): Alert | null {
-  return (expected && rangeAlert(question.unit, value, expected)) ?? zoneAlert(question, value);
+  return (
+    (expected && rangeAlert(question.unit, value, expected, off)) ?? zoneAlert(question, value)
+  );
 }
 
-function rangeAlert(unitCode: string, value: number, expected: ExpectedRange): Alert | null {
-  const verdict = judgeRange(value, expected);
+function rangeAlert(
+  unitCode: string,
+  value: number,
+  expected: ExpectedRange,
+  off: OffScale | null = null,
+): Alert | null {
+  const { verdict, sure } =
+    off === null
+      ? { verdict: judgeRange(value, expected), sure: true }
+      : judgeOffScale(value, off, expected);
   if (verdict === 'within') return null;
   const unit = writeUnit(unitCode);
+  if (!sure) return { verdict, words: sayUnsure(verdict, expected, unit) };
   const side = verdict === 'above' ? 'Above' : 'Below';
   if (expected.low !== undefined && expected.high !== undefined)
     return { verdict, words: `${side} the expected ${sayRange(expected, unit)}` };
@@ -58,6 +72,13 @@ function rangeAlert(unitCode: string, value: number, expected: ExpectedRange): A
   const limit = `${sayLimit(expected[end] ?? 0, end)} ${unit}`.trim();
   const most = verdict === 'above' ? 'most' : 'least';
   return { verdict, words: `${side} the ${limit} expected at ${most}` };
+}
+
+/** What lies off the scale may be as expected or not: only another scale tells. */
+function sayUnsure(verdict: 'above' | 'below', expected: ExpectedRange, unit: string): string {
+  const end = verdict === 'above' ? 'high' : 'low';
+  const limit = `${sayLimit(expected[end] ?? 0, end)} ${unit}`.trim();
+  return `May lie ${verdict} the ${limit} expected: measure it on another scale`;
 }
 
 function zoneAlert(question: ReadingQuestion, value: number): Alert | null {

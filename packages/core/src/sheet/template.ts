@@ -157,6 +157,8 @@ interface Quantity {
   readonly lowFrom?: string;
   readonly highFrom?: string;
   readonly decimals?: number;
+  /** A meter may only show that it is more, or less, than it can measure. */
+  readonly offScale?: true;
   /** Judges the reading by the zones of ISO 10816-1 as well; the unit is then mm/s. */
   readonly vibrationClass?: VibrationClass;
 }

@@ -1,7 +1,6 @@
 import {
   convert,
   rangeIn,
-  readNumber,
   sayRange,
   unitFor,
   unusualAtEnd,
@@ -12,8 +11,13 @@ import {
   inUnit,
   judgeReading,
   numberOf,
+  offScaleOf,
+  readReading,
+  turnedOffScale,
+  writeReading,
   type InstrumentQuestion,
   type NumberQuestion,
+  type OffScale,
 } from '@ant-trail/core/sheet';
 import { useState } from 'react';
 import { Column, Row } from '@/design/box.tsx';
@@ -44,25 +48,33 @@ export function NumberPart({ state, locked }: PartProps) {
   const unit = typedIn ?? state.answer?.unit ?? picked ?? unitFor(units, system) ?? own;
   const entered = state.answer ? numberOf(state.answer.value) : null;
   const writing = { units: [writeUnit(unit), unit] };
-  const kept = entered === null || !quantity ? '' : sayKept(quantity, entered, unit);
+  const enteredOff = state.answer ? offScaleOf(state.answer.value) : null;
+  const readTyped = (text: string) =>
+    text.trim() && quantity ? readReading(quantity, text, writing) : null;
+  const kept = entered === null || !quantity ? '' : sayKept(quantity, entered, unit, enteredOff);
   const draft = useDraft(
     kept,
     (text) => {
-      const read = text.trim() ? readNumber(text, writing) : null;
+      const read = readTyped(text);
       if (!read) return give(null);
       const isNew =
-        'value' in read && (read.value !== entered || (state.answer?.unit ?? unit) !== unit);
+        'value' in read &&
+        (numberOf(read.value) !== entered ||
+          offScaleOf(read.value) !== enteredOff ||
+          (state.answer?.unit ?? unit) !== unit);
       return isNew ? give(read.value, unit) : Promise.resolve(null);
     },
     { path: state.path, onBegin: () => setTypedIn(unit), onEnd: () => setTypedIn(null) },
   );
   const enter = useEnter(locked ? undefined : state.path);
   if (!quantity) return null;
-  const read = draft.text.trim() ? readNumber(draft.text, writing) : null;
-  const value = read && 'value' in read ? inUnit(read.value, unit, own) : null;
+  const read = readTyped(draft.text);
+  const number = read && 'value' in read ? numberOf(read.value) : null;
+  const off = read && 'value' in read ? offScaleOf(read.value) : null;
+  const value = number === null ? null : inUnit(number, unit, own);
   const problem = read && 'problem' in read ? read.problem : (draft.refused ?? undefined);
   const either = read && 'problem' in read ? read.either : undefined;
-  const alert = value === null ? null : judgeReading(quantity, value, expected);
+  const alert = value === null ? null : judgeReading(quantity, value, expected, off);
   const written = writeUnit(unit);
   // A value keeps the unit it was entered in: pressing a box must never change a reading.
   const choosing = units.length > 1 && !locked && draft.text === '';
@@ -88,6 +100,15 @@ export function NumberPart({ state, locked }: PartProps) {
             problem={problem}
           />
         </Column>
+        {quantity.offScale && !locked ? (
+          <Button
+            main={off !== null}
+            onPress={() => draft.change(turnedOffScale(draft.text))}
+            label={off === null ? 'More than the meter shows' : 'As the meter shows it'}
+          >
+            {'>'}
+          </Button>
+        ) : null}
         {written ? (
           <UnitBox
             written={written}
@@ -111,7 +132,7 @@ export function NumberPart({ state, locked }: PartProps) {
       ) : null}
       {value !== null && unit !== own ? (
         <Body small quiet>
-          That is {sayKept(quantity, Number(value.toPrecision(5)), own)} {writeUnit(own)}.
+          That is {sayKept(quantity, Number(value.toPrecision(5)), own, off)} {writeUnit(own)}.
         </Body>
       ) : null}
       <Past state={state} question={quantity} value={value} shownIn={unit} />
@@ -129,8 +150,12 @@ export function NumberPart({ state, locked }: PartProps) {
   );
 }
 
-const sayKept = (question: NumberQuestion | InstrumentQuestion, value: number, unit: string) =>
-  writeEntered(value, unit === question.unit ? question.decimals : undefined);
+const sayKept = (
+  question: NumberQuestion | InstrumentQuestion,
+  value: number,
+  unit: string,
+  off: OffScale | null,
+) => writeReading(value, off, unit === question.unit ? question.decimals : undefined);
 
 interface UnitBoxProps {
   readonly written: string;

@@ -13,16 +13,25 @@ const KEYS = [
   ['7', '8', '9'],
   ['4', '5', '6'],
   ['1', '2', '3'],
-  ['.', '0', '−'],
+  ['.', '0'],
 ] as const;
 
 interface NumberPadProps extends PadActions {
   readonly onKey: (key: string) => void;
+  /** What the meter may only show as off its scale is never below nothing. */
+  readonly offScale: boolean;
   readonly onBack: () => void;
 }
 
 /** The pad that stays: figures, and beside them the ways on. A press never takes the focus from the value. */
-export function NumberPad({ onKey, onBack, asAbove, nextValue, nextWay }: NumberPadProps) {
+export function NumberPad({
+  onKey,
+  offScale,
+  onBack,
+  asAbove,
+  nextValue,
+  nextWay,
+}: NumberPadProps) {
   const beside = [
     <AsAbove key="above" asAbove={asAbove} />,
     <NextWay key="way" nextWay={nextWay} />,
@@ -38,10 +47,13 @@ export function NumberPad({ onKey, onBack, asAbove, nextValue, nextWay }: Number
       {KEYS.map((line, index) => (
         <Row key={line[0]} className="to-hand" gap="$2" alignItems="stretch">
           {line.map((key) => (
-            <Button key={key} repeats grow dense onPress={() => onKey(key)}>
-              {key}
-            </Button>
+            <PadKey key={key} sign={key} onKey={onKey} />
           ))}
+          {index < KEYS.length - 1 ? null : offScale ? (
+            <PadKey sign=">" label="More than the meter shows" onKey={onKey} />
+          ) : (
+            <PadKey sign="−" onKey={onKey} />
+          )}
           <Row flexGrow={1.8} flexBasis={0} alignItems="stretch">
             {beside[index]}
           </Row>
@@ -50,6 +62,17 @@ export function NumberPad({ onKey, onBack, asAbove, nextValue, nextWay }: Number
     </Column>
   );
 }
+
+interface PadKeyProps extends Pick<NumberPadProps, 'onKey'> {
+  readonly sign: string;
+  readonly label?: string;
+}
+
+const PadKey = ({ sign, label, onKey }: PadKeyProps) => (
+  <Button repeats grow dense label={label} onPress={() => onKey(sign)}>
+    {sign}
+  </Button>
+);
 
 interface OptionPadProps extends PadActions {
   readonly options: readonly { readonly key: string; readonly label: string }[];

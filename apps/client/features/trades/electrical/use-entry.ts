@@ -1,8 +1,12 @@
-import { readNumber, unitFor, writeEntered, writeUnit } from '@ant-trail/core/measure';
+import { unitFor, writeUnit } from '@ant-trail/core/measure';
 import {
   inUnit,
   judgeReading,
   numberOf,
+  offScaleOf,
+  readReading,
+  turnedOffScale,
+  writeReading,
   type Alert,
   type NumberQuestion,
   type QuestionState,
@@ -76,10 +80,16 @@ export function useEntry(
   const units = number ? [number.unit, ...(number.alsoIn ?? [])] : ['1'];
   const unit = typedIn ?? state?.answer?.unit ?? unitFor(units, system) ?? units[0] ?? '1';
   const entered = state?.answer ? numberOf(state.answer.value) : null;
-  const kept = number && entered !== null ? writeEntered(entered, decimalsIn(number, unit)) : '';
+  const enteredOff = state?.answer ? offScaleOf(state.answer.value) : null;
+  const kept =
+    number && entered !== null ? writeReading(entered, enteredOff, decimalsIn(number, unit)) : '';
   const text = draft ?? kept;
-  const read = text.trim() ? readNumber(text, { units: [writeUnit(unit), unit] }) : null;
+  const read =
+    number && text.trim() ? readReading(number, text, { units: [writeUnit(unit), unit] }) : null;
   const value = read && 'value' in read ? read.value : null;
+
+  const isKept = (said: AnswerValue): boolean =>
+    numberOf(said) === entered && offScaleOf(said) === enteredOff && state?.answer?.unit === unit;
 
   const write1 = (said: Said): void => {
     void write([said]).then(setRefused);
@@ -106,8 +116,7 @@ export function useEntry(
     }
     setRefused(null);
     if (value === null && state.answer) write1({ path: state.path, value: null });
-    else if (value !== null && (value !== entered || state.answer?.unit !== unit))
-      write1({ path: state.path, value, unit });
+    else if (value !== null && !isKept(value)) write1({ path: state.path, value, unit });
     forget();
     return true;
   };
@@ -123,11 +132,20 @@ export function useEntry(
     problem: refused,
     alert:
       number && value !== null
-        ? judgeReading(number, inUnit(value, unit, number.unit), state?.expected)
+        ? judgeReading(
+            number,
+            inUnit(numberOf(value) ?? 0, unit, number.unit),
+            state?.expected,
+            offScaleOf(value),
+          )
         : null,
     type,
-    press: (key) => type(key === '−' ? turned(text) : (draft ?? '') + key),
-    back: () => type(text.slice(0, -1)),
+    press: (key) => {
+      if (key === '−') type(turned(text));
+      else if (key === '>') type(turnedOffScale(text));
+      else type((draft ?? '') + key);
+    },
+    back: () => type(text.slice(0, -1).trimEnd()),
     choose: (answer) => state && write1({ path: state.path, value: answer }),
     take: (said, to) => {
       void write(said).then(setRefused);

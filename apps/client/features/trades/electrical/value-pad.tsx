@@ -42,7 +42,12 @@ export function ValuePad({
     >
       {number || asOptions ? <Head entry={entry} onWhole={() => setWhole(true)} /> : null}
       {number ? (
-        <NumberPad {...entry} onKey={entry.press} onBack={entry.back} />
+        <NumberPad
+          {...entry}
+          offScale={number.offScale === true}
+          onKey={entry.press}
+          onBack={entry.back}
+        />
       ) : asOptions ? (
         <OptionPad
           {...entry}

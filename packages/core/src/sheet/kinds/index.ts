@@ -64,6 +64,15 @@ export const sayAnswer = (
 ): string => rulesOf(question).say(question, value, unit, expected, sayDay);
 
 export { isFile, isHold, isPhoto, isSignature, isSketch, LONGEST_RECORDING } from './evidence.ts';
+export {
+  besideScale,
+  isOffScale,
+  type OffScale,
+  offScaleOf,
+  readReading,
+  turnedOffScale,
+  writeReading,
+} from './off-scale.ts';
 export { ownAnswer, ownWords } from './judging.ts';
 export { inUnit, sharesOf } from './measuring.ts';
 export {

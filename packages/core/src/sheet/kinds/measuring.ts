@@ -1,4 +1,4 @@
-import type { AnswerValue } from '../../log/index.ts';
+import type { AnswerValue, OffScaleValue } from '../../log/index.ts';
 import {
   canConvert,
   convert,
@@ -18,6 +18,7 @@ import type {
   PercentageQuestion,
   SharesQuestion,
 } from '../template.ts';
+import { besideScale, isOffScale, offScaleOf, readReading, sayOffScale } from './off-scale.ts';
 import { numberOf, textOf, type KindRules } from './rules.ts';
 
 const isNumber = (value: unknown): value is number =>
@@ -62,20 +63,29 @@ function sayQuantity(
     question.kind === 'calculated'
       ? writeCalculated(question, number, expected)
       : writeEntered(number, decimals);
-  return `${said}${written ? ` ${written}` : ''}`;
+  return sayOffScale(offScaleOf(value), `${said}${written ? ` ${written}` : ''}`);
 }
 
 const exposeQuantity = (question: { unit: string }, value: AnswerValue, unit?: string): unknown => {
   const number = numberOf(value);
-  return number === null ? value : inUnit(number, unit, question.unit);
+  return number === null
+    ? value
+    : besideScale(inUnit(number, unit, question.unit), offScaleOf(value));
 };
 
 /** Typed in its question's own unit, which may stand behind it. */
-const readQuantity = (question: { readonly unit: string }, text: string) =>
-  readNumber(text, { units: unitWords(question) });
+const readQuantity = (question: NumberQuestion | InstrumentQuestion, text: string) =>
+  readReading(question, text, { units: unitWords(question) });
 
 const unitWords = ({ unit }: { readonly unit: string }): string[] =>
   [writeUnit(unit)].filter((word) => word !== '');
+
+const isTakenOffScale = ({ offScale }: { readonly offScale?: true }, value: unknown): boolean =>
+  offScale === true &&
+  typeof value === 'object' &&
+  value !== null &&
+  isOffScale(value as AnswerValue) &&
+  isNumber((value as OffScaleValue).limit);
 
 const quantity = {
   sought: 'number',
@@ -95,14 +105,16 @@ const quantity = {
 export const number: KindRules<NumberQuestion> = {
   ...quantity,
   begins: { unit: '1' },
-  problem: (_, value) => (isNumber(value) ? null : 'Write a number.'),
+  problem: (question, value) =>
+    isNumber(value) || isTakenOffScale(question, value) ? null : 'Write a number.',
 };
 
 export const instrument: KindRules<InstrumentQuestion> = {
   ...quantity,
   begins: { unit: '1', instrument: 'thermometer' },
   ofOneVisit: true,
-  problem: (_, value) => {
+  problem: (question, value) => {
+    if (isTakenOffScale(question, value)) return null;
     const reading =
       typeof value === 'object' && value !== null && 'reading' in value ? value.reading : value;
     return isNumber(reading) ? null : 'Take a value from the instrument, or write it.';

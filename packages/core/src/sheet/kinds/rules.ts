@@ -2,6 +2,7 @@ import type { AnswerValue } from '../../log/index.ts';
 import type { ExpectedRange } from '../../measure/index.ts';
 import type { Severity } from '../severity.ts';
 import type { Question } from '../template.ts';
+import { isOffScale } from './off-scale.ts';
 
 /** How a face writes days; times of day stay as they are. */
 export type SayDay = (day: string) => string;
@@ -115,8 +116,9 @@ export function problemWithText(value: unknown): string | null {
 /** The words of a text, a day or a chosen key; empty for any other kind of value. */
 export const textOf = (value: AnswerValue): string => (typeof value === 'string' ? value : '');
 
-/** The number an answer stands for, typed or measured; null when it is none. */
+/** The number an answer stands for, typed, measured or the end of the scale it lies beyond; null when it is none. */
 export function numberOf(value: AnswerValue): number | null {
   if (typeof value === 'number') return value;
+  if (isOffScale(value)) return value.limit;
   return typeof value === 'object' && 'reading' in value ? value.reading : null;
 }

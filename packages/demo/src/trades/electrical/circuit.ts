@@ -134,6 +134,7 @@ export const CIRCUIT: readonly Question[] = [
     label: 'Insulation, 500 V',
     unit: 'MOhm',
     decimals: 0,
+    offScale: true,
     expected: { low: 1 },
     whenAmiss: { reason: true, severity: 4, action: 'Take the circuit out of use' },
     ...IN_USE,

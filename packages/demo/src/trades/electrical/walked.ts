@@ -143,7 +143,11 @@ function wayOf(
         ]
       : []),
     say('conductors', own, 'Ohm'),
-    say('insulation', chance.pick([200, 240, 310, 500]), 'MOhm'),
+    say(
+      'insulation',
+      chance.pick<AnswerValue>([240, 310, { offScale: 'above', limit: 999 }]),
+      'MOhm',
+    ),
     say('polarity', 'yes'),
     say('earth_loop', loop, 'Ohm'),
     ...(hasRcd

@@ -76,6 +76,13 @@ export function QuantityFields(props: KindFieldsProps<ReadingQuestion>) {
           ))}
         </Row>
       ) : null}
+      {question.kind === 'calculated' ? null : (
+        <Tick
+          label="A meter may show it only as off its scale, such as > 999"
+          on={question.offScale === true}
+          onPress={() => set({ offScale: question.offScale ? undefined : true })}
+        />
+      )}
       <RangeFields question={question} set={set} />
       {limit('Lower limit from other answers', 'lowFrom')}
       {limit('Upper limit from other answers', 'highFrom')}
