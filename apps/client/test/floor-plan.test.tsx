@@ -97,7 +97,7 @@ test('each floor has its own: a device stands on one of them, and the next witho
     </Field>,
   );
   expect(screen.queryByLabelText('Stair, needs eyes')).toBeNull();
-  expect(screen.getByText('1 of 2 are on it. Touch one to open it.')).toBeTruthy();
+  expect(screen.getByText('1 of 2 are on a plan. Touch one to open it.')).toBeTruthy();
   fireEvent.click(screen.getByText('Upper floor'));
   expect(screen.getByLabelText('Stair, needs eyes')).toBeTruthy();
   fireEvent.click(screen.getByText('Set devices on it'));
@@ -120,7 +120,7 @@ test('a plan that was named anew loses nothing while it is the only one', async 
   await show(GROUND);
   expect(screen.getByLabelText('Stair, needs eyes')).toBeTruthy();
   await show({ ...GROUND, ...UPPER });
-  expect(screen.getByText('0 of 2 are on it. Touch one to open it.')).toBeTruthy();
+  expect(screen.getByText('0 of 2 are on a plan. Touch one to open it.')).toBeTruthy();
 });
 
 test('without a plan, or without devices, there is nothing to set', async () => {

@@ -254,6 +254,25 @@ describe('on the phone', () => {
     expect(screen.getByLabelText('Enter Use')).toBeTruthy();
   });
 
+  test('more than the meter shows begins anew, and is never put before what stood there', async () => {
+    const sheet = await openWays();
+    way('Lights, hall');
+    const insulation = () => within(screen.getByLabelText(/^Values of/)).getByText(/^Insulation/);
+    fireEvent.click(insulation());
+    for (const key of ['3', '1', '0', 'next value']) press(key);
+    fireEvent.click(insulation());
+    for (const key of ['>', '9', '9']) press(key);
+    expect(value().value).toBe('> 99');
+    // A second press takes the sign away again, a third brings it back.
+    press('>');
+    expect(value().value).toBe('99');
+    for (const key of ['>', '9', 'next value']) press(key);
+    await sheet.settled();
+    expect(sheet.at(`${WAY('c1')}/insulation`)?.answer).toMatchObject({
+      ...{ value: { offScale: 'above', limit: 999 }, unit: 'MOhm' },
+    });
+  });
+
   test('what is no number is said, and holds whoever wants to go on', async () => {
     const sheet = await openWays();
     way('Lights, hall');

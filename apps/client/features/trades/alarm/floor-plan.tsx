@@ -36,6 +36,7 @@ export default function FloorPlan({ state, locked, write, seek }: KitPartProps) 
   if (!plan || rows.length === 0) return null;
   const unplaced = rows.filter(({ marks }) => isNowhere(marks));
   const chosen = rows.find(({ row }) => row.id === placing);
+  const where = plans.length > 1 ? 'on a plan' : 'on it';
   const nextAfter = (id: string): string | null => {
     const here = rows.findIndex(({ row }) => row.id === id);
     const others = [...rows.slice(here + 1), ...rows.slice(0, here)];
@@ -102,8 +103,8 @@ export default function FloorPlan({ state, locked, write, seek }: KitPartProps) 
         {chosen
           ? `Touch where ${chosen.row.name} hangs.`
           : unplaced.length === 0
-            ? `All ${rows.length} are on it. Touch one to open it.`
-            : `${rows.length - unplaced.length} of ${rows.length} are on it. Touch one to open it.`}
+            ? `All ${rows.length} are ${where}. Touch one to open it.`
+            : `${rows.length - unplaced.length} of ${rows.length} are ${where}. Touch one to open it.`}
       </Body>
       {trouble ? (
         <Body small eyes role="alert">

@@ -142,7 +142,8 @@ export function useEntry(
     type,
     press: (key) => {
       if (key === '−') type(turned(text));
-      else if (key === '>') type(turnedOffScale(text));
+      // On what stands there from before it begins anew, as figures do.
+      else if (key === '>') type(turnedOffScale(draft ?? ''));
       else type((draft ?? '') + key);
     },
     back: () => type(text.slice(0, -1).trimEnd()),
