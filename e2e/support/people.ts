@@ -62,6 +62,9 @@ export async function openPhone(
 
 /** Signs in the box with the mouse; in that of one question where there are several. */
 export async function drawSignature(page: Page, within: Page | Locator = page): Promise<void> {
+  // A consent is not that of whoever holds the phone.
+  const who = within.getByRole('textbox', { name: 'Who signs' });
+  if ((await who.inputValue()) === '') await who.fill('Ansa Fell');
   const pad = within.getByRole('img', { name: /sign here/ });
   await pad.scrollIntoViewIfNeeded();
   const box = await pad.boundingBox();

@@ -21,9 +21,16 @@ export async function readReckoned(
 }
 
 /** The words of the report of the sheet that is open at the desk. */
-export async function reportOf(desk: Page, base: string): Promise<string> {
+export const reportOf = (desk: Page, base: string): Promise<string> =>
+  paperOf(desk, base, 'report.pdf');
+
+/** The words of a consent signed in the sheet that is open at the desk. */
+export const consentOf = (desk: Page, base: string, question: string): Promise<string> =>
+  paperOf(desk, base, `consent.pdf?at=${question}`);
+
+async function paperOf(desk: Page, base: string, paper: string): Promise<string> {
   const id = /review\/([0-9a-f-]{36})/.exec(desk.url())?.[1] ?? '';
-  const pdf = await desk.request.get(`${base}/api/sheets/${id}/report.pdf`);
+  const pdf = await desk.request.get(`${base}/api/sheets/${id}/${paper}`);
   expect(pdf.status()).toBe(200);
   return (await textOf(Uint8Array.from(await pdf.body()).buffer)).join(' ');
 }

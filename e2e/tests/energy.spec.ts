@@ -12,7 +12,7 @@ import {
   startSheet,
   write,
 } from '../support/people.ts';
-import { readReckoned, reportOf } from '../support/report.ts';
+import { consentOf, readReckoned, reportOf } from '../support/report.ts';
 
 let office: TestOffice;
 test.beforeAll(async () => {
@@ -226,6 +226,12 @@ test('a house is gone through with no network, measures are taken up, and the pr
     ...['What it costs, and pays back', 'Heating oil', 'reached', net],
   ])
     expect(text).toContain(words);
+
+  // What the household read and signed is a paper of its own.
+  await expect(desk.getByRole('button', { name: 'Consent of the household' })).toBeVisible();
+  const consent = await consentOf(desk, office.url, 'consent');
+  for (const words of ['We run a fan in a doorway', 'Ansa Fell', 'before Bram Rook'])
+    expect(consent).toContain(words);
 
   // What was accepted is the work order, and that the check visit: nothing of it is asked again.
   const survey = /review\/([0-9a-f-]{36})/.exec(desk.url())?.[1] ?? '';

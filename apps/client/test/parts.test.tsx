@@ -345,6 +345,23 @@ describe('rows', () => {
   });
 });
 
+test('a consent is read before it is signed and after, and asks who signs', async () => {
+  const asked = { ...questionOf('signature'), consent: 'We run a fan.\nYou can stop us.' };
+  const { at, settled } = await showSheet(sheet(asked as Question));
+  const words = await screen.findByRole('document', { name: 'What is consented to' });
+  expect(words.textContent).toBe('We run a fan.You can stop us.');
+  // It is not that of whoever holds the phone.
+  const who = await screen.findByRole<HTMLInputElement>('textbox', { name: 'Who signs' });
+  expect(who.value).toBe('');
+  await user.click(screen.getByRole('button', { name: /^Sign by typing the name/ }));
+  expect(screen.getByText('Write who signs.')).toBeTruthy();
+  await user.type(who, 'Ansa Fell');
+  await user.click(screen.getByRole('button', { name: /^Sign by typing the name/ }));
+  await settled();
+  expect(at('asked')?.answer?.value).toMatchObject({ name: 'Ansa Fell', typed: true });
+  expect(screen.getByRole('document', { name: 'What is consented to' })).toBeTruthy();
+});
+
 test('a signature is given by keyboard alone, and says so', async () => {
   const { at, settled } = await showSheet(sheet(questionOf('signature')));
   const name = within(region('Asked')).getByLabelText('Who signs');

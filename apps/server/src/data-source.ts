@@ -33,6 +33,7 @@ import { Signing1764666000000 } from './database/migrations/39-signing.ts';
 import { FoundPlaces1764669600000 } from './database/migrations/40-found-places.ts';
 import { Favourites1764673200000 } from './database/migrations/41-favourites.ts';
 import { TemplatesOnPhones1764676800000 } from './database/migrations/42-templates-on-phones.ts';
+import { Consents1764849600000 } from './database/migrations/44-consents.ts';
 import { WordsForRecipients1764763200000 } from './database/migrations/43-words-for-recipients.ts';
 import { Messages1764658800000 } from './database/migrations/37-messages.ts';
 import { Register1764057600000 } from './database/migrations/3-register.ts';
@@ -191,6 +192,7 @@ export function ownerData(url: string): DataSource {
       Favourites1764673200000,
       TemplatesOnPhones1764676800000,
       WordsForRecipients1764763200000,
+      Consents1764849600000,
     ],
     migrationsTableName: 'migration',
     logging: false,

@@ -738,6 +738,7 @@ const TRIES: Record<string, () => Try[]> = {
   'delete /api/views/:list/:name': () => [{ at: '/api/views/jobs/Late%20ones', gives: 204 }],
   'get /api/sheets/:id': () => [{ at: `/api/sheets/${b.sheet}` }],
   'get /api/sheets/:id/report.pdf': () => [{ at: `/api/sheets/${b.sheet}/report.pdf` }],
+  'get /api/sheets/:id/consent.pdf': () => [{ at: `/api/sheets/${b.sheet}/consent.pdf?at=temp` }],
   'get /api/reports/troubled': () => [{ at: '/api/reports/troubled', gives: 200 }],
   'post /api/sheets/:id/report/tries': () => [{ at: `/api/sheets/${b.sheet}/report/tries` }],
   'get /api/sheets/:id/answers.:format': () => [

@@ -308,6 +308,116 @@ test('a report that is corrected after it went out says that it takes the place 
   expect(first).toMatch(/Changed since: [A-Z]/);
 });
 
+describe('a consent', () => {
+  let sheet: string;
+  const words = 'We run a fan in a doorway.\nSmoke may come into the room <b>.';
+  const strokes = [
+    [
+      [0.1, 0.1],
+      [0.6, 0.2],
+    ],
+  ] as const;
+  const ask = (at: string) =>
+    fetch(`${office.url}/api/sheets/${sheet}/${at}`, { headers: { cookie: reviewer.cookie } });
+
+  beforeAll(async () => {
+    const manager = await office.signIn(org.emails.manager);
+    const signature = { kind: 'signature', required: true } as const;
+    const { body: version } = await manager.call('POST', '/api/templates', {
+      after: 0,
+      body: {
+        title: 'Fan test',
+        sections: [
+          {
+            ...{ id: 's', title: 'S' },
+            questions: [
+              { ...signature, key: 'consent', label: 'Consent of the household', consent: words },
+              {
+                ...signature,
+                key: 'typed',
+                label: 'Consent of the owner',
+                consent: 'Once a year.',
+              },
+              { ...signature, key: 'fitter', label: 'Fitter' },
+            ],
+          },
+        ],
+      },
+    });
+    const { body: card } = await manager.call('POST', '/api/jobs', {
+      ...{ site: org.site, title: 'Fan test', instructions: '', day: '2031-04-05' },
+      ...{ windowFrom: null, windowTo: null, start: 480, minutes: 30 },
+      recipients: ['household@report.example'],
+      template: (version as { template: string }).template,
+      person: org.people.technician,
+    });
+    sheet = (card as JobCard).job.sheet.id;
+  });
+
+  const sign = (path: string, value: Entry['value'], seen: readonly string[] = []): Entry =>
+    entryOf(org, { sheet, path, value, seen });
+
+  test('is a paper of its own: what was read, and who signed it when', async () => {
+    expect((await ask('consent.pdf?at=consent')).status).toBe(404);
+    await technician.push(
+      asEntry(sign('consent', { name: 'Ansa Fell', strokes })),
+      asEntry(sign('typed', { name: 'Orrin Tully', strokes: [], typed: true })),
+      asEntry(sign('fitter', { name: 'T. Technician', strokes })),
+    );
+    const response = await ask('consent.pdf?at=consent');
+    expect(response.headers.get('content-disposition')).toContain('Consent');
+    const pages = await textOf(await response.arrayBuffer());
+    expect(pages).toHaveLength(1);
+    for (const said of [
+      ...['Consent of the household', 'Site of report', 'We run a fan in a doorway.', '<b>'],
+      ...['Ansa Fell', 'before technician of report', 'Signed, '],
+    ])
+      expect(pages[0]).toContain(said);
+    const typed = (await textOf(await (await ask('consent.pdf?at=typed')).arrayBuffer())).join(' ');
+    expect(typed).toContain('Signed by typing the name');
+    // What is only signed is no consent, and other nonsense is none either.
+    for (const at of ['fitter', 'nothing', '__proto__', '~stage'])
+      expect((await ask(`consent.pdf?at=${at}`)).status).toBe(404);
+    expect((await ask('consent.pdf')).status).toBe(400);
+  });
+
+  test('goes out with the report, and stays as it was approved', async () => {
+    const finish = entryOf(org, { sheet, path: '~stage', kind: 'finish', value: null });
+    await technician.push(asEntry(finish));
+    await reviewer.push(
+      asEntry(
+        entryOf(org, {
+          ...{ sheet, path: '~stage', kind: 'approve', value: null, by: org.people.reviewer },
+          seen: [finish.id],
+        }),
+      ),
+    );
+    type Message = { to: string[]; attachments: { name: string }[] };
+    let letter: Message | undefined;
+    for (let tries = 0; tries < 100 && !letter; tries++) {
+      await new Promise((resolve) => setTimeout(resolve, 200));
+      const { rows } = (await reviewer.call('GET', '/api/mail')).body as { rows: Message[] };
+      letter = rows.find(({ to }) => to.includes('household@report.example'));
+    }
+    expect(letter?.attachments.map(({ name }) => name)).toEqual([
+      'Site of report, Fan test.pdf',
+      'Site of report, Consent of the household.pdf',
+      'Site of report, Consent of the owner.pdf',
+    ]);
+    const kept = await (await ask('consent.pdf?at=consent')).arrayBuffer();
+    const again = await (await ask('consent.pdf?at=consent')).arrayBuffer();
+    expect(Buffer.from(again).equals(Buffer.from(kept))).toBe(true);
+    const [row] = await inOrganisation(office.data, org.id, (db) =>
+      db.query<{ consents: { path: string; sha256: string }[] }[]>(
+        'SELECT consents FROM approval WHERE sheet_id = $1',
+        [sheet],
+      ),
+    );
+    const own = row?.consents.find(({ path: at }) => at === 'consent');
+    expect(own?.sha256).toBe(sha256Hex(new Uint8Array(kept)));
+  });
+});
+
 test('each has one letter, whatever went before; words of their own go to nobody else', () => {
   const to = ['a@x.example', 'b@x.example', 'c@x.example', 'a@x.example'];
   const words = { 'b@x.example': 'For you.', 'gone@x.example': 'Not for anybody.' };

@@ -1,6 +1,8 @@
 import type { AnswerValue, Entry } from '@ant-trail/core/log';
 import {
   answersOf,
+  asksConsent,
+  consentsIn,
   fold,
   planSheet,
   prepareFor,
@@ -36,6 +38,15 @@ const result = (state: ReturnType<typeof stand>, name: string) =>
 
 test('it has no mistake', () => {
   expect(problemsOf(body)).toEqual([]);
+});
+
+test('the consent is a paper once it is signed, with the words that were signed for', () => {
+  expect(asksConsent(body)).toBe(true);
+  expect(consentsIn(stand(surveyWalked(new Chance(4), HOW)))).toEqual([]);
+  const [consent, ...more] = consentsIn(walked());
+  expect(more).toEqual([]);
+  expect(consent).toMatchObject({ path: 'consent', signature: { name: 'Ansa Fell' } });
+  expect(consent?.words).toContain('run a fan in a doorway');
 });
 
 test('a house that was gone through has figures for everything', () => {

@@ -19,11 +19,13 @@ export interface Letter {
   readonly text: string;
   /** Who else than the addressee may see it at the desk: it holds something to keep to oneself. */
   readonly seenBy?: string;
-  readonly attachment?: {
-    readonly name: string;
-    readonly type: string;
-    readonly bytes: Buffer;
-  };
+  readonly attachments?: readonly Attachment[];
+}
+
+export interface Attachment {
+  readonly name: string;
+  readonly type: string;
+  readonly bytes: Buffer;
 }
 
 export async function sendLetter(port: number, letter: Letter): Promise<void> {
@@ -32,7 +34,6 @@ export async function sendLetter(port: number, letter: Letter): Promise<void> {
     port,
     ignoreTLS: true,
   });
-  const { attachment } = letter;
   try {
     await transport.sendMail({
       from: 'Ant Trail <reports@ant-trail.example>',
@@ -43,15 +44,9 @@ export async function sendLetter(port: number, letter: Letter): Promise<void> {
         [ORGANISATION_HEADER]: letter.organisation,
         ...(letter.seenBy ? { [SEEN_BY_HEADER]: letter.seenBy } : {}),
       },
-      attachments: attachment
-        ? [
-            {
-              filename: attachment.name,
-              contentType: attachment.type,
-              content: attachment.bytes,
-            },
-          ]
-        : [],
+      attachments: (letter.attachments ?? []).map(({ name, type, bytes }) => ({
+        ...{ filename: name, contentType: type, content: bytes },
+      })),
     });
   } finally {
     transport.close();

@@ -140,7 +140,7 @@ export const TemplateQuestion: z.ZodType<Question> = z.lazy(() =>
     kind('video', { longest: Longest }),
     kind('voice', { longest: Longest }),
     kind('file', {}),
-    kind('signature', {}),
+    kind('signature', { consent: z.string().trim().min(1).max(10_000).exactOptional() }),
     kind('hold', { outside: z.boolean().exactOptional() }),
     kind('sketch', { symbols: z.array(Part).max(26).exactOptional() }),
     kind('rows', {

@@ -1,5 +1,6 @@
 export { answersOf } from './answers-of.ts';
 export { blanksIn } from './blanks.ts';
+export { asksConsent, type Consent, consentsIn } from './consents.ts';
 export { answersForNewRow, answersToCopy, orderAfterMove } from './copy-row.ts';
 export { everyQuestion, questionAtPath, type Stop, walk } from './every-question.ts';
 export { fold, OpenSheet } from './fold.ts';
@@ -90,6 +91,7 @@ export {
   type ChoiceQuestion,
   type ChoicesQuestion,
   type HoldQuestion,
+  type SignatureQuestion,
   type PercentageQuestion,
   type SharesQuestion,
   type SketchQuestion,

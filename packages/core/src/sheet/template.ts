@@ -201,7 +201,13 @@ export type PhotoQuestion = Of<'photo'>;
 export type VideoQuestion = Of<'video', { readonly longest?: number }>;
 export type VoiceQuestion = Of<'voice', { readonly longest?: number }>;
 export type FileQuestion = Of<'file'>;
-export type SignatureQuestion = Of<'signature'>;
+export type SignatureQuestion = Of<
+  'signature',
+  {
+    /** What is read before it is signed; with its signature it is kept as a paper of its own. */
+    readonly consent?: string;
+  }
+>;
 /** `outside`: somebody from outside may pass it too, by signature alone. */
 export type HoldQuestion = Of<'hold', { readonly outside?: boolean }>;
 export type SketchQuestion = Of<'sketch', { readonly symbols?: readonly Part[] }>;

@@ -45,6 +45,7 @@ const WORDS: Readonly<Record<string, string>> = {
   unit: 'its unit',
   expected: 'its expected range',
   formula: 'its formula',
+  consent: 'what is consented to',
   offScale: 'whether it may be off the scale',
   points: 'its points',
   carries: 'whether it is offered at the next visit',

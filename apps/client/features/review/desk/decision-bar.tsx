@@ -1,7 +1,8 @@
 import { may } from '@ant-trail/core/accounts';
 import type { Dossier } from '@ant-trail/contract/review';
 import { STAGE_PATH } from '@ant-trail/core/log';
-import { useState } from 'react';
+import { consentsIn } from '@ant-trail/core/sheet';
+import { useMemo, useState } from 'react';
 import { Row } from '@/design/box.tsx';
 import { Button } from '@/design/button.tsx';
 import { useSetting } from '@/device/settings.ts';
@@ -42,6 +43,7 @@ export function DecisionBar(props: DecisionBarProps) {
   const decides = reviews && stage === 'finished';
   const corrects = reviews && (stage === 'finished' || stage === 'returned') && state !== undefined;
 
+  const consents = useMemo(() => consentsIn(reading.state), [reading.state]);
   const isGiven = given?.sheet === sheet;
   const differ = reading.state.disagreements.length > 0;
   const [warned, setWarned] = useState<string | null>(null);
@@ -107,6 +109,19 @@ export function DecisionBar(props: DecisionBarProps) {
             Open an action
           </Button>
           <Button onPress={report}>Report</Button>
+          {consents.map(({ path, label }) => (
+            <Button
+              key={path}
+              onPress={() =>
+                window.open(
+                  `/api/sheets/${sheet}/consent.pdf?at=${encodeURIComponent(path)}`,
+                  '_blank',
+                )
+              }
+            >
+              {label}
+            </Button>
+          ))}
         </>
       ) : null}
       {folded ? (

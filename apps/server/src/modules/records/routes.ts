@@ -67,7 +67,7 @@ export const recordRoutes = (sources: ReportSources, mailPort: number): Route[] 
       await sendLetter(mailPort, {
         ...{ organisation: session.organisation, to, subject: said },
         text: words || `${said} attached.`,
-        attachment: { name: 'Reports.pdf', type: PDF, bytes },
+        attachments: [{ name: 'Reports.pdf', type: PDF, bytes }],
       });
     },
   }),

@@ -8,7 +8,7 @@ import { queueFollowUp } from '../planning/follow-up-queue.ts';
 import { titleOfSheet } from '../planning/title-of-sheet.ts';
 import { findJob } from '../planning/jobs.ts';
 import { lettersOf } from './letters-of.ts';
-import type { ReportMaker } from './maker.ts';
+import type { Report, ReportMaker } from './maker.ts';
 import { sendLetter } from '../../mail/letters.ts';
 import type { Queue } from '../../queue/queue.ts';
 import { wentOut } from './went-out.ts';
@@ -39,9 +39,17 @@ export const keepApprovals =
     await queueFollowUp(queue, db, { organisation, sheet, by: entry.by });
   };
 
+/** A consent as it was kept with an approval. */
+interface KeptConsent {
+  readonly path: string;
+  readonly name: string;
+  readonly sha256: string;
+}
+
 interface ApprovalRow {
   readonly report: string | null;
   readonly report_name: string | null;
+  readonly consents: readonly KeptConsent[];
   readonly mailed_at: Date | null;
   readonly mailed_to: readonly string[];
 }
@@ -51,7 +59,7 @@ async function findApproval(
   { sheet, approval }: Pick<ReportTask, 'sheet' | 'approval'>,
 ): Promise<ApprovalRow | null> {
   const [row] = await db.query<ApprovalRow[]>(
-    `SELECT report, report_name, mailed_at, mailed_to FROM approval WHERE sheet_id = $1 AND entry_id = $2`,
+    `SELECT report, report_name, consents, mailed_at, mailed_to FROM approval WHERE sheet_id = $1 AND entry_id = $2`,
     [sheet, approval],
   );
   return row ?? null;
@@ -80,12 +88,19 @@ export async function reportApproval(
       kept && known.report_name
         ? { name: known.report_name, bytes: kept }
         : await reports.make(organisation, sheet, within, approval);
+    const consents = kept ? [...known.consents] : [];
+    const signed = kept
+      ? await readConsents(files, organisation, consents)
+      : await reports.consents(organisation, sheet, within, approval);
     if (!kept) {
       const sha256 = await files.keep(organisation, report.bytes);
+      for (const { path, name, bytes } of signed)
+        consents.push({ path, name, sha256: await files.keep(organisation, bytes) });
       await within((db) =>
         db.query(
-          `UPDATE approval SET report = $3, report_name = $4 WHERE sheet_id = $1 AND entry_id = $2`,
-          [sheet, approval, sha256, report.name],
+          `UPDATE approval SET report = $3, report_name = $4, consents = $5::jsonb
+           WHERE sheet_id = $1 AND entry_id = $2`,
+          [sheet, approval, sha256, report.name, JSON.stringify(consents)],
         ),
       );
     }
@@ -108,7 +123,9 @@ export async function reportApproval(
         ]
           .filter(Boolean)
           .join('\n\n'),
-        attachment: { name: report.name, type: 'application/pdf', bytes: report.bytes },
+        attachments: [report, ...signed].map(({ name, bytes }) => ({
+          ...{ name, bytes, type: 'application/pdf' },
+        })),
       });
       // Whoever has it does not get it again where the next letter fails.
       await within((db) =>
@@ -135,6 +152,34 @@ export async function reportApproval(
     });
     throw error;
   }
+}
+
+async function readConsents(
+  files: MediaFiles,
+  organisation: string,
+  consents: readonly KeptConsent[],
+): Promise<(Report & { readonly path: string })[]> {
+  const read: (Report & { readonly path: string })[] = [];
+  for (const { path, name, sha256 } of consents) {
+    const bytes = await files.read(organisation, sha256);
+    if (bytes) read.push({ path, name, bytes });
+  }
+  return read;
+}
+
+/** A consent as it was kept with the approval a sheet stands at; null where none is. */
+export async function keptConsent(
+  db: EntityManager,
+  sheet: string,
+  path: string,
+): Promise<KeptConsent | null> {
+  const [row] = await db.query<{ consents: readonly KeptConsent[] }[]>(
+    `SELECT a.consents FROM approval a JOIN sheet s ON s.id = a.sheet_id
+     WHERE a.sheet_id = $1 AND a.report IS NOT NULL AND s.summary->>'stage' = 'approved'
+     ORDER BY a.entry_id DESC LIMIT 1`,
+    [sheet],
+  );
+  return row?.consents.find((each) => each.path === path) ?? null;
 }
 
 /** The report kept of the approval a sheet stands at; null where it stands at none, or has none yet. */

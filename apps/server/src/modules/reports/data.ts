@@ -13,5 +13,7 @@ export interface ReportData {
   readonly known: readonly { readonly field: Field; readonly facts: Facts }[];
   /** What makes it another version than the first; null where none went out before. */
   readonly revision: Revision | null;
+  /** The path of a consent that is drawn alone; null for the whole report. */
+  readonly consent: string | null;
   readonly photos: Readonly<Record<string, Uint8Array>>;
 }

@@ -1,6 +1,6 @@
 import { covers } from '@ant-trail/core/log';
 import { revisionOf } from '@ant-trail/core/review';
-import { isPhoto, isSketch } from '@ant-trail/core/sheet';
+import { asksConsent, consentsIn, fold, isPhoto, isSketch, planSheet } from '@ant-trail/core/sheet';
 import type { EntityManager } from 'typeorm';
 import type { Within } from '../../http/route.ts';
 import { Refusal } from '../../refusals/refusal.ts';
@@ -49,12 +49,34 @@ export class ReportMaker {
     const dossier = approval === null ? asked.dossier : asOf(asked.dossier, approval);
     const revision = revisionOf(dossier.entries, out);
     const photos = await this.photosOf(organisation, dossier);
-    const bytes = await this.draw(organisation, { ...asked, dossier, revision, photos });
+    const data = { ...asked, dossier, revision, photos, consent: null };
+    const bytes = await this.draw(organisation, data);
     const which = revision ? `, version ${revision.number}` : '';
     return {
       name: `${dossier.site.name}, ${dossier.job.title}${which}.pdf`,
       bytes: Buffer.from(bytes),
     };
+  }
+
+  /** The consents signed in a sheet, as it is now or was at an approval, each a paper of its own. */
+  async consents(
+    organisation: string,
+    sheet: string,
+    within: Within,
+    approval: string | null = null,
+  ): Promise<readonly (Report & { readonly path: string })[]> {
+    const asked = await within((db) => this.gather(db, sheet));
+    const dossier = approval === null ? asked.dossier : asOf(asked.dossier, approval);
+    // Most sheets ask for none, and folding one takes its time.
+    if (!asksConsent(dossier.version.body)) return [];
+    const signed = consentsIn(fold(planSheet(dossier.version.body), dossier.entries));
+    const papers: (Report & { readonly path: string })[] = [];
+    for (const { path, label } of signed) {
+      const data = { ...asked, dossier, revision: null, photos: {}, consent: path };
+      const bytes = Buffer.from(await this.draw(organisation, data));
+      papers.push({ path, name: `${dossier.site.name}, ${label}.pdf`, bytes });
+    }
+    return papers;
   }
 
   private async draw(organisation: string, data: ReportData): Promise<Uint8Array> {
@@ -73,7 +95,7 @@ export class ReportMaker {
   private async gather(
     db: EntityManager,
     sheet: string,
-  ): Promise<Omit<ReportData, 'photos' | 'revision'>> {
+  ): Promise<Omit<ReportData, 'photos' | 'revision' | 'consent'>> {
     const dossier = await findDossier(db, sheet);
     const [own] = await db.find(OrganisationRow);
     return {

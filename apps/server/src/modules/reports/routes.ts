@@ -5,7 +5,7 @@ import { z } from 'zod';
 import { FileAnswer, longRoute, route, type Route } from '../../http/route.ts';
 import { notFound } from '../../refusals/refusal.ts';
 import type { MediaFiles } from '../media/files.ts';
-import { keptReport } from './approvals.ts';
+import { keptConsent, keptReport } from './approvals.ts';
 import type { ReportMaker } from './maker.ts';
 import type { Queue } from '../../queue/queue.ts';
 import { listSent, type MailRow } from './sent.ts';
@@ -24,6 +24,25 @@ export const reportRoutes = (reports: ReportMaker, files: MediaFiles, queue: Que
       if (kept && bytes) return new FileAnswer('application/pdf', bytes, kept.name);
       const report = await reports.make(session.organisation, params.id, within);
       return new FileAnswer('application/pdf', report.bytes, report.name);
+    },
+  }),
+  longRoute({
+    method: 'get',
+    path: '/api/sheets/:id/consent.pdf',
+    allowed: 'read',
+    summary:
+      'What was consented to in a sheet, with its signature: as it was approved, else as it is',
+    params: z.object({ id: Id }),
+    query: z.object({ at: z.string().min(1).max(300) }),
+    handle: async ({ within, params: { id }, query: { at }, session }) => {
+      const { organisation } = session;
+      const kept = await within((db) => keptConsent(db, id, at));
+      const bytes = kept && (await files.read(organisation, kept.sha256));
+      if (kept && bytes) return new FileAnswer('application/pdf', bytes, kept.name);
+      const papers = await reports.consents(organisation, id, within);
+      const paper = papers.find(({ path }) => path === at);
+      if (!paper) throw notFound('This consent');
+      return new FileAnswer('application/pdf', paper.bytes, paper.name);
     },
   }),
   route({

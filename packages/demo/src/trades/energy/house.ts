@@ -53,7 +53,13 @@ const BODY: TemplateBody = {
         ask('signature', {
           key: 'consent',
           label: 'Consent of the household',
-          help: 'We go through all rooms, run a fan in a doorway for half an hour, and look at what you burn and pay. What we write down is yours as well. Nothing is done to the house before you have agreed to it.',
+          help: 'The householder reads and signs it. The fan is only run once it is signed.',
+          consent: [
+            'We go through all rooms, and look at what you burn and what you pay for it.',
+            'We run a fan in a doorway for half an hour. Fires have to be out, and doors and windows shut; smoke from a cold stove may come into the room.',
+            'What we write down is yours as well: you get the proposal and this paper. We show it to nobody but the programme that pays for the survey.',
+            'Nothing is done to the house before you have agreed to it. You can stop us at any time, and have what we wrote down removed.',
+          ].join('\n'),
         }),
       ],
     },

@@ -1,6 +1,6 @@
 import type { Question, QuestionKind } from '@ant-trail/core/sheet';
 import { CatalogueFields } from './catalogue.tsx';
-import { HoldFields, RecordingFields } from './evidence.tsx';
+import { HoldFields, RecordingFields, SignatureFields } from './evidence.tsx';
 import { ChoiceFields, ScoredFields } from './judged.tsx';
 import { SharesFields, SketchFields } from './parts.tsx';
 import type { FieldsOf } from './props.ts';
@@ -32,7 +32,7 @@ const FIELDS: { readonly [Kind in QuestionKind]: FieldsOf<Kind> | null } = {
   video: RecordingFields,
   voice: RecordingFields,
   file: null,
-  signature: null,
+  signature: SignatureFields,
   hold: HoldFields,
   sketch: SketchFields,
   rows: RowsFields,
