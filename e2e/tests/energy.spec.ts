@@ -230,7 +230,7 @@ test('a house is gone through with no network, measures are taken up, and the pr
   // What the household read and signed is a paper of its own.
   await expect(desk.getByRole('button', { name: 'Consent of the household' })).toBeVisible();
   const consent = await consentOf(desk, office.url, 'consent');
-  for (const words of ['We run a fan in a doorway', 'Ansa Fell', 'before Bram Rook'])
+  for (const words of ['We run a fan in a doorway', 'Ansa Fell', 'before Rook Solvane'])
     expect(consent).toContain(words);
 
   // What was accepted is the work order, and that the check visit: nothing of it is asked again.
