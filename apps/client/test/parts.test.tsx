@@ -347,7 +347,7 @@ describe('rows', () => {
 
 test('a consent is read before it is signed and after, and asks who signs', async () => {
   const asked = { ...questionOf('signature'), consent: 'We run a fan.\nYou can stop us.' };
-  const { at, settled } = await showSheet(sheet(asked as Question));
+  const { at, settled } = await showSheet(sheet(asked));
   const words = await screen.findByRole('document', { name: 'What is consented to' });
   expect(words.textContent).toBe('We run a fan.You can stop us.');
   // It is not that of whoever holds the phone.
