@@ -228,7 +228,9 @@ test('a house is gone through with no network, measures are taken up, and the pr
     expect(text).toContain(words);
 
   // What the household read and signed is a paper of its own.
-  await expect(desk.getByRole('button', { name: 'Consent of the household' })).toBeVisible();
+  await expect(
+    desk.getByRole('button', { name: 'Consent of the household, as PDF' }),
+  ).toBeVisible();
   const consent = await consentOf(desk, office.url, 'consent');
   for (const words of ['We run a fan in a doorway', 'Ansa Fell', 'before Rook Solvane'])
     expect(consent).toContain(words);

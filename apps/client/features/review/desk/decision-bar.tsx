@@ -112,6 +112,7 @@ export function DecisionBar(props: DecisionBarProps) {
           {consents.map(({ path, label }) => (
             <Button
               key={path}
+              label={`${label}, as PDF`}
               onPress={() =>
                 window.open(
                   `/api/sheets/${sheet}/consent.pdf?at=${encodeURIComponent(path)}`,
